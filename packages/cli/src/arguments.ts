@@ -1,0 +1,43 @@
+import { PAPER_KEYS, type PaperKey } from "@lodrin/formats";
+
+/** What `./lodrin draft` was asked to do. */
+export interface DraftRequest {
+  readonly system: string;
+  readonly measurements: string;
+  readonly settings: string | undefined;
+  readonly svg: string | undefined;
+  readonly pdf: string | undefined;
+  readonly paper: PaperKey;
+  readonly json: boolean;
+}
+
+/** A request that cannot be carried out: one clear sentence for stderr. */
+export class RequestError extends Error {
+  override readonly name = "RequestError";
+}
+
+const USAGE = "./lodrin draft SYSTEM --measurements m.json [--settings s.json] [--json | --svg FILE | --pdf FILE --paper A4]";
+
+/** Reads the words behind `./lodrin draft`. Throws RequestError. */
+export function readArguments(words: readonly string[]): DraftRequest {
+  const options = new Map<string, string>();
+  let system: string | undefined;
+  let json = false;
+  for (let i = 0; i < words.length; i++) {
+    const word = words[i] as string;
+    if (word === "--json") json = true;
+    else if (["--measurements", "--settings", "--svg", "--pdf", "--paper"].includes(word)) {
+      const value = words[++i];
+      if (value === undefined || value.startsWith("--")) throw new RequestError(`${word} needs a ${word === "--paper" ? "paper" : "file"} behind it. Use: ${USAGE}`);
+      options.set(word, value);
+    } else if (word.startsWith("-")) throw new RequestError(`There is no option ${word}. Use: ${USAGE}`);
+    else if (system === undefined) system = word;
+    else throw new RequestError(`“${word}” is one word too many. Use: ${USAGE}`);
+  }
+  if (system === undefined) throw new RequestError(`Which system? Use: ${USAGE}`);
+  const measurements = options.get("--measurements");
+  if (measurements === undefined) throw new RequestError(`Whose measurements? Name a JSON file behind --measurements. Use: ${USAGE}`);
+  const paper = PAPER_KEYS.find((key) => key.toLowerCase() === (options.get("--paper") ?? "A4").toLowerCase());
+  if (!paper) throw new RequestError(`There is no paper “${options.get("--paper")}”. There are: ${PAPER_KEYS.join(", ")}.`);
+  return { system, measurements, settings: options.get("--settings"), svg: options.get("--svg"), pdf: options.get("--pdf"), paper, json };
+}

@@ -1,0 +1,45 @@
+import { existsSync, readdirSync, readFileSync } from "node:fs";
+import { basename, join } from "node:path";
+import type { Given } from "@lodrin/core";
+import { RequestError } from "./arguments.js";
+
+/** The text of a library system (by its slug) or of a notation file, and what it is called. Throws RequestError. */
+export function readSystemFile(name: string, library: string): { source: string; slug: string } {
+  const inLibrary = join(library, `${name}.lodrin`);
+  if (/^[\w-]+$/.test(name) && existsSync(inLibrary)) return { source: readFileSync(inLibrary, "utf8"), slug: name };
+  if (existsSync(name)) return { source: readFileSync(name, "utf8"), slug: basename(name).replace(/\.lodrin$/, "") };
+  const known = readdirSync(library).flatMap((f) => (f.endsWith(".lodrin") ? [f.replace(/\.lodrin$/, "")] : []));
+  throw new RequestError(`There is no system “${name}” in the library and no such file. The library has: ${known.join(", ")}.`);
+}
+
+/** Bodies from a JSON file: one object, or an array of them. Throws RequestError. */
+export function readBodies(file: string): { bodies: Given[]; many: boolean } {
+  const value = readJson(file);
+  if (Array.isArray(value)) return { bodies: value.map((v, i) => given(v, `${file}, body ${i + 1}`)), many: true };
+  return { bodies: [given(value, file)], many: false };
+}
+
+/** Settings from a JSON file. Throws RequestError. */
+export const readSettings = (file: string | undefined): Given => (file === undefined ? {} : given(readJson(file), file));
+
+function readJson(file: string): unknown {
+  let text: string;
+  try {
+    text = readFileSync(file, "utf8");
+  } catch {
+    throw new RequestError(`The file ${file} cannot be read.`);
+  }
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    throw new RequestError(`${file} is not JSON: ${(error as Error).message}.`);
+  }
+}
+
+function given(value: unknown, where: string): Given {
+  if (typeof value !== "object" || value === null || Array.isArray(value)) throw new RequestError(`${where} should be an object like {"chest": "40 1/2"}.`);
+  for (const [key, answer] of Object.entries(value)) {
+    if (typeof answer !== "string" && typeof answer !== "number") throw new RequestError(`${where}: ${key} should be a tape string or a number.`);
+  }
+  return value as Given;
+}

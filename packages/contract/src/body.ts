@@ -1,0 +1,32 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { closed, Day, Done, Id, IdParams, Moment, Name, Note, Unit, Version, Written } from "./common.js";
+import { route } from "./route.js";
+
+export const MeasurementSet = Type.Object(
+  { id: Id, personId: Id, takenOn: Day, unit: Unit, written: Written, note: Note, version: Version, updatedAt: Moment },
+  closed,
+);
+export type MeasurementSet = Static<typeof MeasurementSet>;
+
+export const Person = Type.Object(
+  { id: Id, name: Name, isSelf: Type.Boolean(), isChild: Type.Boolean(), note: Note, version: Version, sets: Type.Array(MeasurementSet) },
+  closed,
+);
+export type Person = Static<typeof Person>;
+
+const PersonFields = Type.Pick(Person, ["name", "isSelf", "isChild", "note"]);
+const SetFields = Type.Pick(MeasurementSet, ["takenOn", "unit", "written", "note"]);
+const Changed = Type.Object({ version: Version }, closed);
+
+export const bodyRoutes = {
+  people: route("GET", "/api/people", { reply: Type.Array(Person) }),
+  addPerson: route("POST", "/api/people", { body: Type.Object(PersonFields.properties, closed), reply: Person }),
+  changePerson: route("PATCH", "/api/people/:id", { params: IdParams, body: Type.Composite([Changed, Type.Partial(PersonFields)], closed), reply: Person }),
+  removePerson: route("DELETE", "/api/people/:id", { params: IdParams, reply: Done }),
+  restorePerson: route("POST", "/api/people/:id/restore", { params: IdParams, reply: Person }),
+  addSet: route("POST", "/api/people/:id/sets", { params: IdParams, body: Type.Object(SetFields.properties, closed), reply: MeasurementSet }),
+  changeSet: route("PATCH", "/api/sets/:id", { params: IdParams, body: Type.Composite([Changed, Type.Partial(SetFields)], closed), reply: MeasurementSet }),
+  copySet: route("POST", "/api/sets/:id/copy", { params: IdParams, body: Type.Object({ takenOn: Day }, closed), reply: MeasurementSet }),
+  removeSet: route("DELETE", "/api/sets/:id", { params: IdParams, reply: Done }),
+  restoreSet: route("POST", "/api/sets/:id/restore", { params: IdParams, reply: MeasurementSet }),
+};

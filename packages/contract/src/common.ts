@@ -1,0 +1,29 @@
+import { Type } from "@sinclair/typebox";
+
+export const closed = { additionalProperties: false } as const;
+
+export const Id = Type.String({ format: "uuid" });
+export const IdParams = Type.Object({ id: Id }, closed);
+export const Version = Type.Integer({ minimum: 1 });
+export const Moment = Type.String({ format: "date-time" });
+export const Day = Type.String({ format: "date" });
+export const Unit = Type.Union([Type.Literal("in"), Type.Literal("cm")]);
+export const Name = Type.String({ minLength: 1, maxLength: 120, pattern: "\\S" });
+export const Note = Type.String({ maxLength: 4_000 });
+export const Done = Type.Object({ done: Type.Literal(true) }, closed);
+export const DONE = { done: true } as const;
+
+/** Body measurements as they were written, by key: `{"chest": "40 1/2"}`. A figure without a unit is in the set's unit. */
+export const Written = Type.Record(Type.String({ pattern: "^[a-z_][a-z0-9_]{0,59}$" }), Type.String({ minLength: 1, maxLength: 40 }), { maxProperties: 80 });
+
+/** RFC 9457 problem details: every error of the API has this shape. */
+export const Problem = Type.Object({
+  type: Type.String(),
+  title: Type.String(),
+  status: Type.Integer(),
+  detail: Type.Optional(Type.String()),
+  /** Where in the body, query or path, as JSON pointers, with what is wrong there. */
+  errors: Type.Optional(Type.Array(Type.Object({ at: Type.String(), says: Type.String() }))),
+  /** After a collision: what is stored now, so that both can be shown. */
+  current: Type.Optional(Type.Unknown()),
+});

@@ -1,0 +1,14 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { closed, Version } from "./common.js";
+import { route } from "./route.js";
+
+export const SystemSheet = Type.Object({ slug: Type.String(), title: Type.String(), garment: Type.String(), version: Version, notation: Type.String() }, closed);
+export type SystemSheet = Static<typeof SystemSheet>;
+
+export const systemRoutes = {
+  shelf: route("GET", "/api/systems", { reply: Type.Array(SystemSheet) }),
+  system: route("GET", "/api/systems/:slug/:version", {
+    params: Type.Object({ slug: Type.String({ pattern: "^[a-z0-9-]{1,80}$" }), version: Type.String({ pattern: "^[0-9]{1,6}$" }) }, closed),
+    reply: SystemSheet,
+  }),
+};

@@ -1,0 +1,7 @@
+import type { Plan } from "../../draft/plan.js";
+import type { Frame } from "../../formula/scope.js";
+import type { PieceResult } from "../../piece/piece.js";
+import type { CheckResult } from "../result.js";
+
+/** A check made on every draft. Adding one is a file here and a line in `index.ts`. */
+export type BuiltinCheck = (given: { readonly plan: Plan; readonly frame: Frame; readonly pieces: readonly PieceResult[] }) => CheckResult[];

@@ -1,0 +1,64 @@
+import { boundsOf } from "../../geometry/bounds.js";
+import type { PieceEdge, PieceResult } from "../../piece/piece.js";
+import type { CheckResult } from "../result.js";
+import type { BuiltinCheck } from "./builtin.js";
+
+/** Common practice, no source: a smallest child to a very large adult, in mm. */
+const RANGES = {
+  shoulder: { from: 50, to: 230, what: "shoulder length", cause: "Check the neck width, the half back and where the shoulder tip stands." },
+  armhole: { from: 90, to: 330, what: "armhole depth", cause: "Check the scye depth or the armhole line, and the line it was measured from." },
+} as const;
+
+const NECK_ROUND = { from: 240, to: 760 };
+
+/** Shoulder length, armhole depth and the whole neck lie within human range. */
+export const humanRange: BuiltinCheck = ({ pieces }) => [...pieces.flatMap(byEdge), ...neckRound(pieces)];
+
+function byEdge(piece: PieceResult): CheckResult[] {
+  return piece.edges.flatMap((edge) => {
+    if (edge.role === "shoulder") return [inRange(piece, edge, edge.length, RANGES.shoulder)];
+    if (edge.role === "armhole") return [inRange(piece, edge, heightOf(edge), RANGES.armhole)];
+    return [];
+  });
+}
+
+function heightOf(edge: PieceEdge): number {
+  const box = boundsOf(edge.places);
+  return box ? box.maxY - box.minY : 0;
+}
+
+function inRange(piece: PieceResult, edge: PieceEdge, got: number, range: { from: number; to: number; what: string; cause: string }): CheckResult {
+  return {
+    name: `${piece.title}: ${range.what} within human range`,
+    status: got >= range.from && got <= range.to ? "pass" : "look",
+    kind: "length",
+    got,
+    expected: [range.from, range.to],
+    tolerance: 0,
+    at: undefined,
+    board: piece.board,
+    edges: [edge.name],
+    cause: range.cause,
+  };
+}
+
+/** The neck of the garment: every neck edge, twice where the piece lies on the fold or is cut as a pair. */
+function neckRound(pieces: readonly PieceResult[]): CheckResult[] {
+  const necks = pieces.flatMap((piece) => piece.edges.filter((e) => e.role === "neck").map((edge) => ({ edge, piece })));
+  if (necks.length < 2) return [];
+  const got = necks.reduce((sum, { edge, piece }) => sum + edge.length * (piece.onFold || piece.cut > 1 ? 2 : 1), 0);
+  return [
+    {
+      name: "Neck round the garment within human range",
+      status: got >= NECK_ROUND.from && got <= NECK_ROUND.to ? "pass" : "look",
+      kind: "length",
+      got,
+      expected: [NECK_ROUND.from, NECK_ROUND.to],
+      tolerance: 0,
+      at: undefined,
+      board: necks[0]?.piece.board,
+      edges: necks.map(({ edge }) => edge.name),
+      cause: "Check the neck measurement and what is taken off for width and depth.",
+    },
+  ];
+}

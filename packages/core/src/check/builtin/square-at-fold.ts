@@ -1,0 +1,39 @@
+import { headingAtEnd, headingAtStart, startOf, endOf } from "../../geometry/path.js";
+import type { PieceEdge, PieceResult } from "../../piece/piece.js";
+import type { CheckResult } from "../result.js";
+import type { BuiltinCheck } from "./builtin.js";
+
+// Common practice, no source: an edge meets a fold square within three degrees, or the opened piece shows a point or a dip.
+const SQUARE_RAD = (3 * Math.PI) / 180;
+
+/** Every edge that runs into a fold meets it square. */
+export const squareAtFold: BuiltinCheck = ({ pieces }) => pieces.flatMap((piece) => piece.edges.flatMap((edge, i) => (edge.finish === "fold" ? atBothEnds(piece, i) : [])));
+
+function atBothEnds(piece: PieceResult, i: number): CheckResult[] {
+  const n = piece.edges.length;
+  const fold = piece.edges[i] as PieceEdge;
+  const before = piece.edges[(i + n - 1) % n] as PieceEdge;
+  const after = piece.edges[(i + 1) % n] as PieceEdge;
+  return [
+    corner(piece, before, angleBetween(headingAtEnd(before.path), headingAtStart(fold.path)), startOf(fold.path)),
+    corner(piece, after, angleBetween(headingAtEnd(fold.path), headingAtStart(after.path)), endOf(fold.path)),
+  ];
+}
+
+function corner(piece: PieceResult, edge: PieceEdge, rad: number, at: CheckResult["at"]): CheckResult {
+  const square = Math.PI / 2;
+  return {
+    name: `${piece.title}: ${edge.role} square at the fold`,
+    status: Math.abs(rad - square) <= SQUARE_RAD ? "pass" : "look",
+    kind: "angle",
+    got: rad,
+    expected: square,
+    tolerance: SQUARE_RAD,
+    at,
+    board: piece.board,
+    edges: [edge.name],
+    cause: "Opened out, the edge shows a point or a dip at the centre. Let it run level for a finger's width at the fold.",
+  };
+}
+
+const angleBetween = (u: { x: number; y: number }, v: { x: number; y: number }): number => Math.acos(Math.max(-1, Math.min(1, u.x * v.x + u.y * v.y)));

@@ -1,0 +1,58 @@
+import { coerce, compile, compileAs, pathIndex } from "../formula/compile.js";
+import { FormulaError } from "../formula/error.js";
+import { parseFormula } from "../formula/parse.js";
+import type { Scope, Typed } from "../formula/scope.js";
+import type { Tree } from "../formula/tree.js";
+import type { Kind } from "../quantity/kind.js";
+import type { Check, Sew, System } from "../system/model.js";
+import type { PlannedCheck, PlannedPiece, PlannedSew, PlanProblem } from "./plan.js";
+
+type Report = (problem: PlanProblem) => void;
+
+/** Compiles the checks and the pairs of edges that are sewn together. */
+export function compileChecks(system: System, scope: Scope, pieces: readonly PlannedPiece[], report: Report): { checks: PlannedCheck[]; sews: PlannedSew[] } {
+  const checks: PlannedCheck[] = [];
+  const sews: PlannedSew[] = [];
+  const known = new Set(pieces.map((p) => p.source.key));
+  system.statements.forEach((statement, i) => {
+    if (statement.is !== "check" && statement.is !== "sew") return;
+    try {
+      if (statement.is === "check") checks.push(compileCheck(statement, scope));
+      else sews.push(compileSew(statement, scope, known));
+    } catch (error) {
+      if (!(error instanceof FormulaError)) throw error;
+      report({ statement: i, part: "got", at: error.at, why: error.why, mend: error.mend });
+    }
+  });
+  return { checks, sews };
+}
+
+function compileCheck(source: Check, scope: Scope): PlannedCheck {
+  const when = source.when === undefined ? undefined : compileAs(parseFormula(source.when), scope, "yesno");
+  if (source.test === "holds") {
+    return { source, when, kind: "yesno", got: compileAs(parseFormula(source.got), scope, "yesno"), expected: undefined, upper: undefined, within: undefined };
+  }
+  const trees = [source.got, source.expected, source.upper].map((text) => (text === undefined ? undefined : parseFormula(text)));
+  const kind = sharedKind(trees, scope);
+  const [got, expected, upper] = trees.map((tree) => tree && coerce(compile(tree, scope), kind, tree, scope)) as [Typed, Typed | undefined, Typed | undefined];
+  const within = source.within === undefined ? undefined : compileAs(parseFormula(source.within), scope, kind);
+  return { source, when, kind, got, expected, upper, within };
+}
+
+/** The kind of the sides that is not bare: lengths are compared with lengths. */
+function sharedKind(trees: readonly (Tree | undefined)[], scope: Scope): Kind {
+  for (const tree of trees) {
+    const kind = tree && compile(tree, scope).kind;
+    if (kind && kind !== "bare") return kind;
+  }
+  return "number";
+}
+
+function compileSew(source: Sew, scope: Scope, known: ReadonlySet<string>): PlannedSew {
+  const side = (name: string): PlannedSew["first"] => {
+    const [piece = "", role = ""] = name.split(".");
+    if (!known.has(piece)) throw new FormulaError(`There is no piece ${piece}.`, "Name a piece drawn above.", [0, name.length]);
+    return { piece, role, path: pathIndex(name, scope, [0, name.length]) };
+  };
+  return { first: side(source.first), second: side(source.second), within: source.within === undefined ? undefined : compileAs(parseFormula(source.within), scope, "length") };
+}

@@ -1,0 +1,66 @@
+import { compileAs, pathIndex, pointIndex } from "../formula/compile.js";
+import { FormulaError } from "../formula/error.js";
+import { parseFormula, parseLineRef } from "../formula/parse.js";
+import type { Scope, Typed } from "../formula/scope.js";
+import type { Edge, Piece, System } from "../system/model.js";
+import type { PlannedEdge, PlannedPiece, PlanProblem } from "./plan.js";
+
+type Report = (problem: PlanProblem) => void;
+
+/** Compiles the pieces. Each edge becomes known to checks as `Piece.role`. A piece with a problem is left out. */
+export function compilePieces(system: System, scope: Scope, report: Report): PlannedPiece[] {
+  const pieces: PlannedPiece[] = [];
+  system.statements.forEach((statement, i) => {
+    if (statement.is !== "piece") return;
+    const problems: PlanProblem[] = [];
+    const piece = compilePiece(statement, i, scope, (p) => problems.push(p));
+    problems.forEach(report);
+    if (piece && problems.length === 0) pieces.push(piece);
+  });
+  return pieces;
+}
+
+function compilePiece(source: Piece, statement: number, scope: Scope, report: Report): PlannedPiece | undefined {
+  const part = <T>(name: string, make: () => T): T | undefined => {
+    try {
+      return make();
+    } catch (error) {
+      if (!(error instanceof FormulaError)) throw error;
+      report({ statement, part: name, at: error.at, why: error.why, mend: error.mend });
+      return undefined;
+    }
+  };
+  if (!source.edges || source.edges.length < 2) {
+    report({ statement, why: `The piece ${source.key} has no outline.`, mend: "Indent its edges below: edge side: #5 > #7 > #8." });
+    return undefined;
+  }
+  const edges = source.edges.map((edge, i) => part(`edges.${i}.allow`, () => compileEdge(source.key, edge, scope)));
+  const ends = (text: string): [number, number] => {
+    const line = parseLineRef(text);
+    if (line.type !== "through") throw new FormulaError("This line is named by its two ends.", "Write it like #2-#5.", line.at);
+    return [pointIndex(line.a, scope, line.at), pointIndex(line.b, scope, line.at)];
+  };
+  const levels = (source.levels ?? []).map((level, i) => part(`levels.${i}.line`, () => ({ label: level.label, ends: ends(level.line) })));
+  const notches = (source.notches ?? []).map((n) => part("notches", () => ({ point: pointIndex(n.at, scope, [0, 0]), id: n.at, marks: n.marks })));
+  return {
+    statement,
+    source,
+    when: source.when === undefined ? undefined : part("when", () => compileAs(parseFormula(source.when as string), scope, "yesno")),
+    edges: edges.filter((e) => e !== undefined),
+    grain: source.grain === undefined ? undefined : part("grain", () => ends(source.grain as string)),
+    levels: levels.filter((l) => l !== undefined),
+    notches: notches.filter((n) => n !== undefined),
+  };
+}
+
+function compileEdge(piece: string, edge: Edge, scope: Scope): PlannedEdge {
+  const items = edge.along.map((item) =>
+    "point" in item ? { point: pointIndex(item.point, scope, [0, 0]) } : { path: pathIndex(item.path, scope, [0, 0]), reversed: item.reversed ?? false },
+  );
+  const allow: Typed | undefined = edge.allow === undefined ? undefined : compileAs(parseFormula(edge.allow), scope, "length");
+  const name = `${piece}.${edge.role}`;
+  if (scope.paths.has(name)) throw new FormulaError(`${name} is already an edge.`, "Give each edge of a piece its own name.", [0, 0]);
+  const pathAt = scope.paths.size;
+  scope.paths.set(name, pathAt);
+  return { role: edge.role, items, allow, finish: edge.finish ?? "seam", corner: edge.corner ?? "mitre", pathIndex: pathAt };
+}

@@ -1,0 +1,7 @@
+/** A step reads a point or path that is not on this draft; the run says whether it was skipped or failed. */
+export class MissingPart extends Error {
+  override readonly name = "MissingPart";
+  constructor(readonly what: string) {
+    super(`${what} is not on this draft`);
+  }
+}

@@ -1,0 +1,117 @@
+import type { Frame, Scope, Typed } from "../formula/scope.js";
+import type { Span, Tree } from "../formula/tree.js";
+import type { Kind } from "../quantity/kind.js";
+import type { Check, Choice, Measure, PathStep, Piece, PointStep, Setting, System, Value } from "../system/model.js";
+
+/** Something wrong in a system before any body is drafted: in which statement, which part of it, and where in that part's text. */
+export interface PlanProblem {
+  readonly statement: number;
+  readonly part?: string | undefined;
+  readonly at?: Span | undefined;
+  readonly why: string;
+  readonly mend: string;
+}
+
+/** A formula of a step, kept with its text so that it can be explained. */
+export interface PlannedFormula {
+  readonly name: string;
+  readonly text: string;
+  readonly tree: Tree;
+  readonly kind: Kind;
+  readonly typed: Typed;
+}
+
+export type StepStatement = Value | PointStep | PathStep;
+
+/** A value, point or path in the order of drafting, compiled. */
+export interface PlannedStep {
+  readonly statement: number;
+  readonly source: StepStatement;
+  readonly board: string;
+  /** Heading the step stands under. */
+  readonly part: string | undefined;
+  readonly when: Typed | undefined;
+  readonly formulas: readonly PlannedFormula[];
+  /** Points and paths the step reads. */
+  readonly leansOn: { readonly points: readonly string[]; readonly paths: readonly string[] };
+  /** Draws the step into the frame. Undefined when the step could not be compiled; `problem` then says why. */
+  readonly draw: ((frame: Frame) => void) | undefined;
+  readonly problem: PlanProblem | undefined;
+}
+
+/** A measurement, with its slot and its plausible range (mm or plain). */
+export interface PlannedMeasure {
+  readonly source: Measure;
+  readonly slot: number;
+  readonly from: number;
+  readonly to: number;
+  readonly when: Typed | undefined;
+  readonly fallback: { readonly typed: Typed; readonly tree: Tree } | undefined;
+}
+
+/** A setting, with its slot, default and range (mm, radians, plain, or 0/1). */
+export interface PlannedSetting {
+  readonly source: Setting;
+  readonly slot: number;
+  readonly wordSlot: number;
+  readonly words: readonly string[];
+  readonly default: number;
+  readonly defaultWord: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface PlannedChoice {
+  readonly source: Choice;
+  readonly wordSlot: number;
+}
+
+export interface PlannedEdge {
+  readonly role: string;
+  readonly items: readonly ({ readonly point: number } | { readonly path: number; readonly reversed: boolean })[];
+  readonly allow: Typed | undefined;
+  readonly finish: "seam" | "fold" | "finished";
+  readonly corner: "mitre" | "square" | "mirrored";
+  /** Index in the frame's paths under which the finished edge is known to checks. */
+  readonly pathIndex: number;
+}
+
+export interface PlannedPiece {
+  readonly statement: number;
+  readonly source: Piece;
+  readonly when: Typed | undefined;
+  readonly edges: readonly PlannedEdge[];
+  readonly grain: readonly [number, number] | undefined;
+  readonly levels: readonly { readonly label: string; readonly ends: readonly [number, number] }[];
+  readonly notches: readonly { readonly point: number; readonly id: string; readonly marks: number }[];
+}
+
+export interface PlannedCheck {
+  readonly source: Check;
+  readonly when: Typed | undefined;
+  readonly kind: Kind;
+  readonly got: Typed;
+  readonly expected: Typed | undefined;
+  readonly upper: Typed | undefined;
+  readonly within: Typed | undefined;
+}
+
+export interface PlannedSew {
+  readonly first: { readonly piece: string; readonly role: string; readonly path: number };
+  readonly second: { readonly piece: string; readonly role: string; readonly path: number };
+  readonly within: Typed | undefined;
+}
+
+/** A system compiled: everything a run needs, independent of any body. */
+export interface Plan {
+  readonly system: System;
+  readonly scope: Scope;
+  readonly problems: readonly PlanProblem[];
+  readonly measures: readonly PlannedMeasure[];
+  readonly settings: readonly PlannedSetting[];
+  readonly choices: readonly PlannedChoice[];
+  readonly steps: readonly PlannedStep[];
+  readonly pieces: readonly PlannedPiece[];
+  readonly sews: readonly PlannedSew[];
+  readonly checks: readonly PlannedCheck[];
+}

@@ -1,0 +1,148 @@
+import { diagnose } from "../formula/diagnose.js";
+import { FormulaError } from "../formula/error.js";
+import type { Frame } from "../formula/scope.js";
+import { runChecks } from "../check/run.js";
+import type { CheckResult } from "../check/result.js";
+import { buildPieces } from "../piece/build.js";
+import type { PieceResult } from "../piece/piece.js";
+import { pointText } from "../verb/form.js";
+import { DraftError } from "../verb/draft-error.js";
+import { type Given, type InputProblem, type Inputs, rangeText, readInputs } from "./inputs.js";
+import { MissingPart } from "./missing.js";
+import type { Plan, PlannedStep } from "./plan.js";
+
+/** How a step came out. */
+export type StepOutcome = { readonly status: "drawn" } | { readonly status: "skipped"; readonly why: string } | { readonly status: "failed"; readonly why: string; readonly mend: string };
+
+/** A doubt that does not stop the draft. */
+export interface Warning {
+  readonly key?: string;
+  readonly says: string;
+}
+
+/** One body drafted by one system. Plain data; the frame holds values, points and paths by the plan's indices. */
+export interface Run {
+  readonly plan: Plan;
+  readonly inputs: Inputs;
+  readonly frame: Frame;
+  readonly outcomes: readonly StepOutcome[];
+  readonly missing: readonly string[];
+  readonly pieces: readonly PieceResult[];
+  readonly checks: readonly CheckResult[];
+  readonly warnings: readonly Warning[];
+}
+
+const DRAWN: StepOutcome = { status: "drawn" };
+
+/**
+ * Drafts one body. Pure: the same plan and answers give the same run. A step that cannot be drawn is reported and
+ * what does not lean on it is drawn all the same. Never throws for what a person typed.
+ */
+export function run(plan: Plan, measurements: Given, settings: Given = {}): Run {
+  const inputs = readInputs(plan, measurements, settings);
+  const frame: Frame = {
+    slots: new Float64Array(plan.scope.slotCount).fill(Number.NaN),
+    points: new Array<undefined>(plan.scope.points.size),
+    paths: new Array<undefined>(plan.scope.paths.size),
+  };
+  const missing = fillSlots(plan, inputs, frame);
+  const outcomes = drawSteps(plan, frame);
+  const pieces = buildPieces(plan, frame);
+  const checks = runChecks(plan, frame, pieces);
+  return { plan, inputs, frame, outcomes, missing, pieces, checks, warnings: warningsOf(plan, frame, inputs.problems) };
+}
+
+/** Puts measurements, settings and choices into their slots; returns the measurements still needed. */
+function fillSlots(plan: Plan, inputs: Inputs, frame: Frame): string[] {
+  const { slots } = frame;
+  for (const m of plan.measures) slots[m.slot] = inputs.values.get(m.source.key) ?? Number.NaN;
+  for (const s of plan.settings) {
+    const word = inputs.words.get(s.source.key);
+    const value = inputs.values.get(s.source.key);
+    slots[s.wordSlot] = word ?? (value === undefined ? s.defaultWord : 0);
+    slots[s.slot] = word === undefined ? (value ?? s.default) : Number.NaN;
+  }
+  for (const c of plan.choices) slots[c.wordSlot] = inputs.words.get(c.source.key) ?? 0;
+  const missing: string[] = [];
+  for (const m of plan.measures) {
+    if (!Number.isNaN(slots[m.slot] as number)) continue;
+    if (m.fallback) slots[m.slot] = m.fallback.typed.run(frame);
+    if (!Number.isFinite(slots[m.slot] as number) && !m.source.checkOnly && (!m.when || m.when.run(frame))) missing.push(m.source.key);
+  }
+  return missing;
+}
+
+function drawSteps(plan: Plan, frame: Frame): StepOutcome[] {
+  const outcomes: StepOutcome[] = [];
+  for (const step of plan.steps) outcomes.push(drawStep(step, plan, frame, outcomes));
+  return outcomes;
+}
+
+function drawStep(step: PlannedStep, plan: Plan, frame: Frame, before: readonly StepOutcome[]): StepOutcome {
+  try {
+    if (step.when && !step.when.run(frame)) return { status: "skipped", why: `Only when ${step.source.when ?? ""}.` };
+    if (!step.draw) return { status: "failed", why: step.problem?.why ?? "This step cannot be read.", mend: step.problem?.mend ?? "" };
+    step.draw(frame);
+    if (!sound(step, plan, frame)) return failed(step, plan, frame);
+    return DRAWN;
+  } catch (error) {
+    clear(step, plan, frame);
+    if (error instanceof MissingPart) return { status: "failed", why: `It leans on ${error.what}, ${absence(error.what, plan, before)}.`, mend: "Put that right first." };
+    if (error instanceof DraftError || error instanceof FormulaError) return { status: "failed", why: error.why, mend: error.mend };
+    if (error instanceof RangeError) return { status: "failed", why: error.message, mend: "Check the measurement, or add a row to the table." };
+    throw error;
+  }
+}
+
+/** True when the step came to real figures. */
+function sound(step: PlannedStep, plan: Plan, frame: Frame): boolean {
+  const { source } = step;
+  if (source.is === "value") return Number.isFinite(frame.slots[plan.scope.names.get(source.key)?.slot ?? -1] as number);
+  if (source.is === "point") {
+    const p = frame.points[plan.scope.points.get(source.id) ?? -1];
+    return p !== undefined && Number.isFinite(p.x) && Number.isFinite(p.y);
+  }
+  const parts = frame.paths[plan.scope.paths.get(source.key) ?? -1]?.parts;
+  return parts !== undefined && parts.every((c) => Number.isFinite(c.p1.x + c.p1.y + c.p2.x + c.p2.y + c.p3.x + c.p3.y));
+}
+
+function failed(step: PlannedStep, plan: Plan, frame: Frame): StepOutcome {
+  clear(step, plan, frame);
+  for (const formula of step.formulas) {
+    if (!Number.isFinite(formula.typed.run(frame))) {
+      const { why, mend } = diagnose(formula.tree, plan.scope, frame);
+      return { status: "failed", why, mend };
+    }
+  }
+  return { status: "failed", why: "This comes to no figure.", mend: "Check the measurements it uses." };
+}
+
+function clear(step: PlannedStep, plan: Plan, frame: Frame): void {
+  const { source } = step;
+  if (source.is === "point") frame.points[plan.scope.points.get(source.id) ?? 0] = undefined;
+  else if (source.is === "path") frame.paths[plan.scope.paths.get(source.key) ?? 0] = undefined;
+}
+
+/** Why a point or path is not on the draft. */
+function absence(what: string, plan: Plan, before: readonly StepOutcome[]): string {
+  const index = plan.steps.findIndex((s) => (s.source.is === "point" ? pointText(s.source.id) === what : s.source.is === "path" && s.source.key === what));
+  const outcome = before[index];
+  return outcome?.status === "skipped" ? `which is left out: ${outcome.why.replace(/\.$/, "").toLowerCase()}` : "which could not be drawn";
+}
+
+function warningsOf(plan: Plan, frame: Frame, problems: readonly InputProblem[]): Warning[] {
+  const { unit } = plan.system;
+  const warnings: Warning[] = problems.map((p) => ({ key: p.key, says: p.why }));
+  const outside = (value: number, from: number, to: number): boolean => value < from - 1e-6 || value > to + 1e-6;
+  for (const m of plan.measures) {
+    const value = frame.slots[m.slot] as number;
+    if (!outside(value, m.from, m.to)) continue;
+    const range = m.source.kind === "number" ? `${m.from} to ${m.to}` : rangeText(m.from, m.to, unit);
+    warnings.push({ key: m.source.key, says: `${m.source.key} is outside what this system expects (${range}). Measure again, or go on knowingly.` });
+  }
+  for (const s of plan.settings) {
+    const value = frame.slots[s.slot] as number;
+    if (outside(value, s.from, s.to)) warnings.push({ key: s.source.key, says: `${s.source.key} is set outside the range its author gave.` });
+  }
+  return warnings;
+}

@@ -1,0 +1,42 @@
+import { compile } from "./compile.js";
+import { FormulaError } from "./error.js";
+import type { Frame, Scope } from "./scope.js";
+import type { Tree } from "./tree.js";
+
+/** Why a formula came to no figure: the innermost part that failed while its own parts were sound. */
+export function diagnose(tree: Tree, scope: Scope, frame: Frame): FormulaError {
+  for (const child of partsOf(tree)) {
+    if (!Number.isFinite(valueOf(child, scope, frame))) return diagnose(child, scope, frame);
+  }
+  if (tree.type === "name") {
+    const entry = scope.names.get(tree.name);
+    return new FormulaError(`${entry?.what ?? tree.name} is missing.`, "Fill it in to go on.", tree.at);
+  }
+  if (tree.type === "binary" && tree.op === "/") return new FormulaError("This divides by zero.", "With these measurements the divisor comes to nothing; change it or the measurement.", tree.right.at);
+  if (tree.type === "call") return new FormulaError(`${tree.fn} has no answer for these figures.`, "A slant shorter than its side, or a root of less than nothing: check the measurements.", tree.at);
+  return new FormulaError("This comes to no figure.", "Check the measurements it uses.", tree.at);
+}
+
+function partsOf(tree: Tree): Tree[] {
+  switch (tree.type) {
+    case "unary":
+      return [tree.arg];
+    case "binary":
+      return [tree.left, tree.right];
+    case "bracket":
+      return [tree.inner];
+    case "call":
+      return tree.args.filter((arg) => arg.type !== "point");
+    default:
+      return [];
+  }
+}
+
+/** Value of a part; parts that are no figures (paths, conditions) count as sound. */
+function valueOf(tree: Tree, scope: Scope, frame: Frame): number {
+  try {
+    return compile(tree, scope).run(frame);
+  } catch {
+    return 0;
+  }
+}

@@ -1,0 +1,13 @@
+import type { Span } from "./tree.js";
+
+/** What is wrong with a formula: where in its text, why, and what to write instead. */
+export class FormulaError extends Error {
+  override readonly name = "FormulaError";
+  constructor(
+    readonly why: string,
+    readonly mend: string,
+    readonly at: Span,
+  ) {
+    super(mend ? `${why} ${mend}` : why);
+  }
+}

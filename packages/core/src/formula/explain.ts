@@ -1,0 +1,140 @@
+import type { Kind } from "../quantity/kind.js";
+import { exactFigure, plainFigure, readTape, type TapeMark } from "../quantity/tape.js";
+import type { HomeUnit } from "../quantity/units.js";
+import { compile } from "./compile.js";
+import { FUNCTIONS } from "./functions.js";
+import type { Frame, Scope } from "./scope.js";
+import type { Tree } from "./tree.js";
+
+/** A formula worked out in one body's numbers. */
+export interface Explained {
+  /** The rule as the author wrote it, e.g. `bust/6 + 1 1/4`. */
+  readonly rule: string;
+  /** The same with the numbers put in, and each intermediate result: `35 1/2 ÷ 6 + 1 1/4`, `5.917 + 1 1/4`. */
+  readonly sums: readonly string[];
+  /** Exact value: mm for lengths, radians for angles, plain otherwise. */
+  readonly value: number;
+  readonly kind: Kind;
+  /** Exact value in figures with its unit, e.g. `7.167 in`. */
+  readonly result: string;
+  /** What the tape should read, e.g. `7 1/8 in`, when the value is a length. */
+  readonly reading?: string;
+  /** What rounding to the tape leaves over, in mm. */
+  readonly leftMm?: number;
+}
+
+export interface ExplainOptions {
+  readonly unit: HomeUnit;
+  readonly mark: TapeMark;
+}
+
+/** Works a formula out. `as` is the kind the step asks for: it decides what bare numbers mean. */
+export function explain(rule: string, tree: Tree, as: Kind, scope: Scope, frame: Frame, options: ExplainOptions): Explained {
+  const typed = compile(tree, scope);
+  const bareIsLength = as === "length" || typed.kind === "length";
+  const teller: Teller = { scope, frame, unit: options.unit, bareIsLength, homeUnit: scope.unit };
+  const value = figureOf(tree, teller);
+  const kind = typed.kind === "bare" ? as : typed.kind;
+  const told = { rule, sums: worked(tree, teller), value, kind, result: withUnit(value, kind, options.unit) };
+  if (kind !== "length") return told;
+  const reading = readTape(value, options.mark);
+  return { ...told, reading: `${reading.figure}\u00a0${reading.unit}`, leftMm: reading.left };
+}
+
+interface Teller {
+  readonly scope: Scope;
+  readonly frame: Frame;
+  readonly unit: HomeUnit;
+  readonly homeUnit: HomeUnit;
+  /** Bare numbers stand for lengths in the home unit here. */
+  readonly bareIsLength: boolean;
+}
+
+function withUnit(value: number, kind: Kind, unit: HomeUnit): string {
+  if (kind === "length") return `${exactFigure(value, unit)}\u00a0${unit}`;
+  if (kind === "angle") return `${plainFigure((value * 180) / Math.PI)}°`;
+  if (kind === "yesno") return value ? "yes" : "no";
+  return plainFigure(value);
+}
+
+/** Numeric value of a part; bare numbers become mm where they stand for lengths. */
+function figureOf(tree: Tree, t: Teller): number {
+  const typed = compile(tree, t.scope);
+  const value = typed.run(t.frame);
+  return typed.kind === "bare" && t.bareIsLength ? value * (t.homeUnit === "in" ? 25.4 : 10) : value;
+}
+
+/** A part shown as one figure. */
+function figureText(tree: Tree, t: Teller, plain: boolean): string {
+  const typed = compile(tree, t.scope);
+  const value = typed.run(t.frame);
+  if (typed.kind === "length") return exactFigure(value, t.unit);
+  if (typed.kind === "bare" && t.bareIsLength && !plain) return exactFigure(figureOf(tree, t), t.unit);
+  if (typed.kind === "angle") return `${plainFigure((value * 180) / Math.PI)}°`;
+  return plainFigure(value);
+}
+
+/** The lines of working between the rule and its result: numbers put in, then products worked out. */
+function worked(tree: Tree, t: Teller): string[] {
+  const spoken = unfold(tree, t);
+  const first = spell(spoken, t, false, false);
+  const second = spell(spoken, t, true, false);
+  if (spoken.type === "name" || spoken.type === "number") return [first];
+  const last = figureText(spoken, t, false);
+  return [first, second].filter((line, i, all) => line !== last && all.indexOf(line) === i);
+}
+
+/** The part that counts for this body: the branch an `if` took, the alternative a choice took, brackets off. */
+function unfold(tree: Tree, t: Teller): Tree {
+  if (tree.type === "bracket") return unfold(tree.inner, t);
+  if (tree.type === "call" && tree.fn === "if") {
+    const [test, yes, no] = tree.args as [Tree, Tree, Tree];
+    return unfold(compile(test, t.scope).run(t.frame) ? yes : no, t);
+  }
+  if (tree.type === "name") {
+    const entry = t.scope.names.get(tree.name);
+    const option = entry?.options?.[t.frame.slots[entry.wordSlot as number] as number];
+    if (option) return unfold(option.tree, t);
+  }
+  return tree;
+}
+
+const SIGN: Record<string, string> = { "+": "+", "-": "−", "*": "×", "/": "÷" };
+
+/** The tree in figures. With `reduce`, products and functions are shown as their results. `plain`: bare numbers are counts. */
+function spell(given: Tree, t: Teller, reduce: boolean, plain: boolean): string {
+  const tree = given.type === "bracket" ? given : unfold(given, t);
+  switch (tree.type) {
+    case "binary":
+      if (tree.op === "+" || tree.op === "-") {
+        const right = unfold(tree.right, t);
+        const text = spell(right, t, reduce, plain);
+        const needsBracket = !reduce && tree.op === "-" && right.type === "binary" && (right.op === "+" || right.op === "-");
+        return `${spell(tree.left, t, reduce, plain)} ${SIGN[tree.op]} ${needsBracket ? `(${text})` : text}`;
+      }
+      if (tree.op === "*" || tree.op === "/") {
+        return reduce ? figureText(tree, t, plain) : `${factor(tree.left, t, isPlain(tree.left, t))} ${SIGN[tree.op]} ${factor(tree.right, t, true)}`;
+      }
+      return figureText(tree, t, plain);
+    case "bracket":
+      return reduce ? figureText(tree.inner, t, plain) : `(${spell(tree.inner, t, false, plain)})`;
+    case "unary":
+      return reduce ? figureText(tree, t, plain) : `−${factor(tree.arg, t, plain)}`;
+    case "call":
+      return reduce || measuresDraft(tree.fn) ? figureText(tree, t, plain) : `${tree.fn}(${tree.args.map((a) => spell(a, t, false, plain)).join(", ")})`;
+    default:
+      return figureText(tree, t, plain);
+  }
+}
+
+const isPlain = (tree: Tree, t: Teller): boolean => compile(tree, t.scope).kind !== "length";
+
+/** Functions that read points or paths have no figures to put in: only their result can be shown. */
+const measuresDraft = (fn: string): boolean => FUNCTIONS.get(fn)?.parameters.some((p) => p === "point" || p === "path") ?? false;
+
+/** A factor of a product: sums inside it keep their brackets. */
+function factor(given: Tree, t: Teller, plain: boolean): string {
+  const tree = unfold(given, t);
+  const text = spell(tree, t, false, plain);
+  return tree.type === "binary" && (tree.op === "+" || tree.op === "-") ? `(${text})` : text;
+}

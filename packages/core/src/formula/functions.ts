@@ -1,0 +1,56 @@
+import { distance, type Point } from "../geometry/point.js";
+import { pathLength } from "../geometry/path.js";
+import type { Kind } from "../quantity/kind.js";
+import type { Frame } from "./scope.js";
+
+/** What one argument of a function may be. */
+export type Parameter = "any" | "number" | "angle" | "length" | "same" | "yesno" | "point" | "path";
+
+/**
+ * A function of the formula language. `same` arguments must share one kind, which is also the result when `gives` is
+ * `same`. `run` gets numbers, points or paths as the parameters say.
+ */
+export interface FormulaFunction {
+  readonly name: string;
+  readonly parameters: readonly Parameter[];
+  /** More arguments like the last parameter may follow. */
+  readonly more?: boolean;
+  readonly gives: Kind | "same";
+  readonly says: string;
+  readonly run: (args: readonly never[], frame: Frame) => number;
+}
+
+const of = <A extends readonly unknown[]>(
+  name: string,
+  parameters: readonly Parameter[],
+  gives: FormulaFunction["gives"],
+  says: string,
+  run: (...args: A) => number,
+  more = false,
+): FormulaFunction => ({ name, parameters, gives, says, more, run: (args) => run(...(args as unknown as A)) });
+
+/** Rounding to a step, halves upward; a hair (1e-9 of a step) is not allowed to tip the balance. */
+const steps = (x: number, to: number, how: (n: number) => number): number => (to > 0 ? how(x / to) * to : Number.NaN);
+
+export const FUNCTIONS: ReadonlyMap<string, FormulaFunction> = new Map(
+  [
+    of("min", ["same"], "same", "the smallest", (...n: number[]) => Math.min(...n), true),
+    of("max", ["same"], "same", "the largest", (...n: number[]) => Math.max(...n), true),
+    of("abs", ["same"], "same", "without its sign", (n: number) => Math.abs(n)),
+    of("sqrt", ["number"], "number", "the square root", (n: number) => Math.sqrt(n)),
+    of("leg", ["length", "length"], "length", "the other side of a right angle: √(slant² − side²)", (slant: number, side: number) =>
+      Math.sqrt(slant * slant - side * side),
+    ),
+    of("round", ["same", "same"], "same", "to the nearest step, halves upward", (x: number, to: number) => steps(x, to, (n) => Math.floor(n + 0.5 + 1e-9))),
+    of("up", ["same", "same"], "same", "up to the next step", (x: number, to: number) => steps(x, to, (n) => Math.ceil(n - 1e-9))),
+    of("down", ["same", "same"], "same", "down to the step below", (x: number, to: number) => steps(x, to, (n) => Math.floor(n + 1e-9))),
+    of("sin", ["angle"], "number", "sine", (a: number) => Math.sin(a)),
+    of("cos", ["angle"], "number", "cosine", (a: number) => Math.cos(a)),
+    of("tan", ["angle"], "number", "tangent", (a: number) => Math.tan(a)),
+    of("atan2", ["same", "same"], "angle", "the angle whose tangent is the first by the second", (y: number, x: number) => Math.atan2(y, x)),
+    of("dist", ["point", "point"], "length", "straight distance", (a: Point, b: Point) => distance(a, b)),
+    of("across", ["point", "point"], "length", "level distance from the first to the second, to the right", (a: Point, b: Point) => b.x - a.x),
+    of("drop", ["point", "point"], "length", "plumb distance from the first down to the second", (a: Point, b: Point) => b.y - a.y),
+    of("len", ["path"], "length", "length along the path", (path: Parameters<typeof pathLength>[0]) => pathLength(path)),
+  ].map((f) => [f.name, f]),
+);

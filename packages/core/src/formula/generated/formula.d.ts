@@ -1,0 +1,2 @@
+/** The compiled grammar beside it; see formula.peggy. Throws a SyntaxError with `location` and `found`. */
+export function parse(text: string, options: { startRule: string }): unknown;

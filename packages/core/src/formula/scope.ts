@@ -1,0 +1,60 @@
+import type { Path } from "../geometry/path.js";
+import type { Point } from "../geometry/point.js";
+import type { Kind } from "../quantity/kind.js";
+import type { HomeUnit } from "../quantity/units.js";
+import type { Tree } from "./tree.js";
+
+/** What a formula reads while it runs: numbers by slot (mm, radians, plain), points and paths by index. */
+export interface Frame {
+  readonly slots: Float64Array;
+  readonly points: (Point | undefined)[];
+  readonly paths: (Path | undefined)[];
+}
+
+export type Evaluate = (frame: Frame) => number;
+
+/** A formula part compiled: its kind, its closure, and its value when that is the same for every body. */
+export interface Typed {
+  readonly kind: Kind;
+  readonly run: Evaluate;
+  readonly constant?: number | undefined;
+}
+
+/** A name a formula may use. */
+export interface NameEntry {
+  readonly kind: Kind;
+  readonly slot: number;
+  /** What it is called in a message: "the measurement chest". */
+  readonly what: string;
+  /** Words the name may hold besides a number (a choice's options, "auto"), by their index in `wordSlot`. */
+  readonly words?: readonly string[] | undefined;
+  readonly wordSlot?: number | undefined;
+  /** A choice's value by option: the formula and its compiled form; undefined for an option that only decides. */
+  readonly options?: readonly ({ tree: Tree; typed: Typed } | undefined)[] | undefined;
+}
+
+/** The names known at a place in a system, and those that stand further below. */
+export class Scope {
+  readonly names = new Map<string, NameEntry>();
+  readonly points = new Map<string, number>();
+  readonly paths = new Map<string, number>();
+  readonly tables = new Map<string, Lookup>();
+  /** Names, points and paths defined anywhere in the system: to tell "later" from "never". */
+  readonly anywhere = new Set<string>();
+  /** Compiled parts, so that explaining a formula does not compile it again. */
+  readonly compiled = new WeakMap<Tree, Typed>();
+  slotCount = 0;
+
+  constructor(readonly unit: HomeUnit) {}
+
+  newSlot(): number {
+    return this.slotCount++;
+  }
+}
+
+/** A table as a function of one value. Throws RangeError outside its rows when the table says so. */
+export interface Lookup {
+  readonly by: Kind;
+  readonly gives: Kind;
+  readonly at: (value: number) => number;
+}

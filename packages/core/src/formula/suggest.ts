@@ -1,0 +1,28 @@
+/** The known word nearest to a mistyped one, when it is near enough (a third of its letters) to be meant. */
+export function suggest(word: string, known: Iterable<string>): string | undefined {
+  let best: string | undefined;
+  let least = Math.max(1, Math.floor(word.length / 3)) + 1;
+  for (const candidate of known) {
+    const steps = editSteps(word, candidate, least);
+    if (steps < least) {
+      least = steps;
+      best = candidate;
+    }
+  }
+  return best;
+}
+
+/** Letters to add, drop or change (Levenshtein); gives `limit` as soon as it is reached. */
+function editSteps(a: string, b: string, limit: number): number {
+  if (Math.abs(a.length - b.length) >= limit) return limit;
+  let row = Array.from({ length: b.length + 1 }, (_, i) => i);
+  for (let i = 1; i <= a.length; i++) {
+    const next = [i];
+    for (let j = 1; j <= b.length; j++) {
+      const change = (row[j - 1] as number) + (a[i - 1] === b[j - 1] ? 0 : 1);
+      next.push(Math.min(change, (row[j] as number) + 1, (next[j - 1] as number) + 1));
+    }
+    row = next;
+  }
+  return Math.min(limit, row[b.length] as number);
+}

@@ -1,0 +1,86 @@
+import { type Cubic, cubicAt, cubicHeading, mapCubic, reverseCubic, splitCubic, straightCubic } from "./cubic.js";
+import { cubicLength, cubicParameterAt } from "./cubic-length.js";
+import type { Point } from "./point.js";
+
+/** A run of cubics, each starting where the one before it ends. Never empty. */
+export interface Path {
+  readonly parts: readonly Cubic[];
+}
+
+/** A path of straight stretches through two or more places. */
+export function polyline(places: readonly Point[]): Path {
+  const parts: Cubic[] = [];
+  for (let i = 1; i < places.length; i++) parts.push(straightCubic(places[i - 1] as Point, places[i] as Point));
+  return { parts };
+}
+
+export const startOf = (path: Path): Point => (path.parts[0] as Cubic).p0;
+export const endOf = (path: Path): Point => (path.parts[path.parts.length - 1] as Cubic).p3;
+
+/** Length in mm. */
+export function pathLength(path: Path): number {
+  let sum = 0;
+  for (const part of path.parts) sum += cubicLength(part);
+  return sum;
+}
+
+/** The path travelled the other way. */
+export const reversePath = (path: Path): Path => ({ parts: path.parts.map(reverseCubic).reverse() });
+
+/** Every place mapped by a rigid or affine `f`. */
+export const mapPath = (path: Path, f: (p: Point) => Point): Path => ({ parts: path.parts.map((part) => mapCubic(part, f)) });
+
+/** Unit direction of travel at the start. */
+export const headingAtStart = (path: Path): Point => cubicHeading(path.parts[0] as Cubic, 0);
+
+/** Unit direction of travel at the end. */
+export const headingAtEnd = (path: Path): Point => cubicHeading(path.parts[path.parts.length - 1] as Cubic, 1);
+
+/** A place on a path and the unit direction of travel there. */
+export interface PathPlace {
+  readonly at: Point;
+  readonly heading: Point;
+}
+
+/** The place `mm` along the path from its start; before the start or past the end it goes straight on. */
+export function placeAlong(path: Path, mm: number): PathPlace {
+  if (mm < 0) return goOn(startOf(path), headingAtStart(path), mm);
+  let left = mm;
+  for (const part of path.parts) {
+    const length = cubicLength(part);
+    if (left <= length) {
+      const t = cubicParameterAt(part, left);
+      return { at: cubicAt(part, t), heading: cubicHeading(part, t) };
+    }
+    left -= length;
+  }
+  return goOn(endOf(path), headingAtEnd(path), left);
+}
+
+function goOn(from: Point, heading: Point, mm: number): PathPlace {
+  return { at: { x: from.x + heading.x * mm, y: from.y + heading.y * mm }, heading };
+}
+
+/** The two parts of a path cut `mm` from its start; a cut at or beyond an end leaves that part without length. */
+export function splitPath(path: Path, mm: number): [Path, Path] {
+  const before: Cubic[] = [];
+  const after: Cubic[] = [];
+  let left = mm;
+  for (const part of path.parts) {
+    const length = cubicLength(part);
+    if (left >= length) before.push(part);
+    else if (left <= 0) after.push(part);
+    else {
+      const [a, b] = splitCubic(part, cubicParameterAt(part, left));
+      before.push(a);
+      after.push(b);
+    }
+    left -= length;
+  }
+  if (before.length === 0) before.push(straightCubic(startOf(path), startOf(path)));
+  if (after.length === 0) after.push(straightCubic(endOf(path), endOf(path)));
+  return [{ parts: before }, { parts: after }];
+}
+
+/** Paths laid end to end as one. */
+export const joinPaths = (paths: readonly Path[]): Path => ({ parts: paths.flatMap((path) => path.parts) });

@@ -1,0 +1,63 @@
+import type { Point } from "./point.js";
+
+/** Where two stretches a–b and c–d cross properly (not merely touch); undefined otherwise. */
+export function crossStretches(a: Point, b: Point, c: Point, d: Point): Point | undefined {
+  const ux = b.x - a.x;
+  const uy = b.y - a.y;
+  const vx = d.x - c.x;
+  const vy = d.y - c.y;
+  const cross = ux * vy - uy * vx;
+  if (!(Math.abs(cross) > 1e-12)) return undefined;
+  const t = ((c.x - a.x) * vy - (c.y - a.y) * vx) / cross;
+  const s = ((c.x - a.x) * uy - (c.y - a.y) * ux) / cross;
+  const inside = t > 1e-9 && t < 1 - 1e-9 && s > 1e-9 && s < 1 - 1e-9;
+  return inside ? { x: a.x + ux * t, y: a.y + uy * t } : undefined;
+}
+
+/** The first place where a ring of corner points crosses itself; undefined when it is simple. Sweeps by x, so long rings stay quick. */
+export function selfCrossing(ring: readonly Point[]): Point | undefined {
+  const n = ring.length;
+  const min = new Float64Array(n);
+  const max = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    const a = (ring[i] as Point).x;
+    const b = (ring[(i + 1) % n] as Point).x;
+    min[i] = Math.min(a, b);
+    max[i] = Math.max(a, b);
+  }
+  const order = Uint32Array.from(min.keys()).sort((i, j) => (min[i] as number) - (min[j] as number));
+  for (let k = 0; k < n; k++) {
+    const i = order[k] as number;
+    for (let m = k + 1; m < n; m++) {
+      const j = order[m] as number;
+      if ((min[j] as number) > (max[i] as number)) break;
+      const at = sidesCross(ring, i, j);
+      if (at) return at;
+    }
+  }
+  return undefined;
+}
+
+/** Where two sides of a ring cross; sides that share a corner never do. */
+function sidesCross(ring: readonly Point[], i: number, j: number): Point | undefined {
+  const n = ring.length;
+  const apart = Math.abs(i - j);
+  if (apart <= 1 || apart === n - 1) return undefined;
+  const a = ring[i] as Point;
+  const b = ring[(i + 1) % n] as Point;
+  const c = ring[j] as Point;
+  const d = ring[(j + 1) % n] as Point;
+  if (Math.max(a.y, b.y) < Math.min(c.y, d.y) || Math.max(c.y, d.y) < Math.min(a.y, b.y)) return undefined;
+  return crossStretches(a, b, c, d);
+}
+
+/** True when `p` lies inside the ring (even–odd); a place on the ring may go either way. */
+export function insideRing(p: Point, ring: readonly Point[]): boolean {
+  let inside = false;
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+    const a = ring[i] as Point;
+    const b = ring[j] as Point;
+    if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+  }
+  return inside;
+}

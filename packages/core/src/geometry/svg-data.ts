@@ -1,0 +1,19 @@
+import type { Cubic } from "./cubic.js";
+import { type Path, startOf } from "./path.js";
+import type { Point } from "./point.js";
+
+/** Fixed-point text with trailing zeros cut; never an exponent, never "-0". */
+export function mmText(value: number, decimals = 3): string {
+  const text = value.toFixed(decimals).replace(/(\.\d*?)0+$/, "$1").replace(/\.$/, "");
+  return text === "-0" ? "0" : text;
+}
+
+const pair = (p: Point): string => `${mmText(p.x)} ${mmText(p.y)}`;
+
+const stretch = (c: Cubic): string => (c.straight ? `L${pair(c.p3)}` : `C${pair(c.p1)} ${pair(c.p2)} ${pair(c.p3)}`);
+
+/** SVG path data in mm. */
+export const svgData = (path: Path): string => `M${pair(startOf(path))}${path.parts.map(stretch).join("")}`;
+
+/** SVG path data of a closed ring of corner points, in mm. */
+export const svgRing = (ring: readonly Point[]): string => (ring.length === 0 ? "" : `M${ring.map(pair).join("L")}Z`);

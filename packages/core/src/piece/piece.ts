@@ -1,0 +1,44 @@
+import type { Path } from "../geometry/path.js";
+import type { Point } from "../geometry/point.js";
+
+/** An edge of a piece, in the order of the outline. Lengths in mm. */
+export interface PieceEdge {
+  readonly role: string;
+  readonly name: string;
+  readonly path: Path;
+  /** The path as corner points, straying at most 0.05 mm from it. */
+  readonly places: readonly Point[];
+  readonly length: number;
+  readonly allowance: number;
+  readonly finish: "seam" | "fold" | "finished";
+}
+
+/** A notch: where, which way out of the piece (unit direction), and how many ticks. */
+export interface Notch {
+  readonly id: string;
+  readonly at: Point;
+  readonly outward: Point;
+  readonly marks: number;
+}
+
+/** A piece taken off the board. Rings are corner points in mm; the last joins the first. */
+export interface PieceResult {
+  readonly key: string;
+  readonly title: string;
+  readonly board: string;
+  readonly cut: number;
+  readonly onFold: boolean;
+  readonly mirrored: boolean;
+  readonly edges: readonly PieceEdge[];
+  /** The net (sewing) line. */
+  readonly net: readonly Point[];
+  /** The cutting line, allowances added. The same as the net line when there are none. */
+  readonly cutting: readonly Point[];
+  readonly area: number;
+  readonly grain: readonly [Point, Point] | undefined;
+  readonly levels: readonly { readonly label: string; readonly a: Point; readonly b: Point }[];
+  readonly notches: readonly Notch[];
+  /** Largest gap between one edge's end and the next one's start, mm, and where. */
+  readonly gap: { readonly mm: number; readonly at: Point };
+  readonly notes: readonly string[];
+}

@@ -1,0 +1,234 @@
+import { type Static, Type } from "@sinclair/typebox";
+
+/**
+ * A drafting system as plain data: a heading and its statements in the order they are read. Formulas, points and lines
+ * stay as the author's text; `draft/compile.ts` gives them meaning. The JSON form is this tree as it is.
+ */
+const Text = Type.String({ maxLength: 4_000 });
+const Key = Type.String({ pattern: "^[a-z_][A-Za-z0-9_]*$", maxLength: 60 });
+const FormulaText = Type.String({ minLength: 1, maxLength: 2_000 });
+const PointId = Type.String({ pattern: "^[A-Za-z]*[0-9]+[a-z0-9']*$", maxLength: 20 });
+const Comments = Type.Optional(Type.Array(Text));
+
+/** What stands indented under a step: why it is done, what to watch, when it applies, what can hurt. */
+const Notes = {
+  why: Type.Optional(Type.Array(Text)),
+  watch: Type.Optional(Type.Array(Text)),
+  caution: Type.Optional(Type.Array(Text)),
+  when: Type.Optional(FormulaText),
+};
+
+const closed = { additionalProperties: false } as const;
+
+export const Measure = Type.Object(
+  {
+    is: Type.Literal("measure"),
+    key: Key,
+    kind: Type.Union([Type.Literal("girth"), Type.Literal("length"), Type.Literal("width"), Type.Literal("depth"), Type.Literal("number")]),
+    from: FormulaText,
+    to: FormulaText,
+    how: Text,
+    iso: Type.Optional(Text),
+    /** Asked for, but the draft can do without: only a check reads it. */
+    checkOnly: Type.Optional(Type.Boolean()),
+    when: Type.Optional(FormulaText),
+    fallback: Type.Optional(FormulaText),
+    comments: Comments,
+  },
+  closed,
+);
+
+export const Setting = Type.Object(
+  {
+    is: Type.Literal("set"),
+    key: Key,
+    kind: Type.Union([Type.Literal("length"), Type.Literal("number"), Type.Literal("angle"), Type.Literal("yesno")]),
+    default: FormulaText,
+    /** Words the setting may hold instead of a figure, like auto. */
+    words: Type.Optional(Type.Array(Type.String({ minLength: 1, maxLength: 40 }))),
+    from: Type.Optional(FormulaText),
+    to: Type.Optional(FormulaText),
+    decides: Text,
+    comments: Comments,
+  },
+  closed,
+);
+
+export const Option = Type.Object(
+  { name: Type.String({ minLength: 1, maxLength: 60 }), formula: Type.Optional(FormulaText), reason: Type.Optional(Text), suits: Type.Optional(Text) },
+  closed,
+);
+
+export const Choice = Type.Object(
+  { is: Type.Literal("choose"), key: Key, decides: Text, options: Type.Array(Option, { minItems: 1 }), comments: Comments },
+  closed,
+);
+
+export const Value = Type.Object(
+  {
+    is: Type.Literal("value"),
+    key: Key,
+    kind: Type.Union([Type.Literal("length"), Type.Literal("number"), Type.Literal("angle"), Type.Literal("yesno")]),
+    formula: FormulaText,
+    says: Type.Optional(Text),
+    ...Notes,
+    comments: Comments,
+  },
+  closed,
+);
+
+export const Board = Type.Object(
+  {
+    is: Type.Literal("board"),
+    key: Type.String({ pattern: "^[A-Z]$" }),
+    title: Text,
+    centre: Type.Union([Type.Literal("fold"), Type.Literal("edge")]),
+    room: Type.Optional(
+      Type.Object({ above: Type.Optional(FormulaText), beyond: Type.Optional(FormulaText), below: Type.Optional(FormulaText), aside: Type.Optional(FormulaText) }, closed),
+    ),
+    comments: Comments,
+  },
+  closed,
+);
+
+export const Part = Type.Object({ is: Type.Literal("part"), title: Text, comments: Comments }, closed);
+
+export const PointStep = Type.Object(
+  {
+    is: Type.Literal("point"),
+    id: PointId,
+    verb: Type.String({ pattern: "^[a-z]+$" }),
+    /** Which of the verb's forms, from 0. */
+    form: Type.Integer({ minimum: 0 }),
+    args: Type.Record(Key, FormulaText),
+    says: Type.Optional(Text),
+    ...Notes,
+    comments: Comments,
+  },
+  closed,
+);
+
+export const PathStep = Type.Object(
+  {
+    is: Type.Literal("path"),
+    key: Key,
+    shape: Type.Union([Type.Literal("line"), Type.Literal("level"), Type.Literal("curve"), Type.Literal("trace")]),
+    /** Points the line runs through, in order. */
+    through: Type.Array(PointId),
+    /** What the paper calls a level line. */
+    label: Type.Optional(Text),
+    leaving: Type.Optional(FormulaText),
+    arriving: Type.Optional(FormulaText),
+    /** Directions fixed on the way. */
+    passing: Type.Optional(Type.Array(Type.Object({ at: PointId, direction: FormulaText }, closed))),
+    /** For a trace: the path it is traced from, and the line it is mirrored in. */
+    of: Type.Optional(Key),
+    mirroredIn: Type.Optional(FormulaText),
+    dashed: Type.Optional(Type.Boolean()),
+    says: Type.Optional(Text),
+    ...Notes,
+    comments: Comments,
+  },
+  closed,
+);
+
+export const Edge = Type.Object(
+  {
+    role: Key,
+    /** Points and path names in order; a path may be travelled backwards. */
+    along: Type.Array(Type.Union([Type.Object({ point: PointId }, closed), Type.Object({ path: Key, reversed: Type.Optional(Type.Boolean()) }, closed)]), { minItems: 1 }),
+    finish: Type.Optional(Type.Union([Type.Literal("fold"), Type.Literal("finished")])),
+    allow: Type.Optional(FormulaText),
+    corner: Type.Optional(Type.Union([Type.Literal("mitre"), Type.Literal("square"), Type.Literal("mirrored")])),
+  },
+  closed,
+);
+
+export const Piece = Type.Object(
+  {
+    is: Type.Literal("piece"),
+    key: Type.String({ pattern: "^[A-Z][A-Za-z0-9_]*$", maxLength: 60 }),
+    title: Text,
+    board: Type.String({ pattern: "^[A-Z]$" }),
+    cut: Type.Integer({ minimum: 1, maximum: 20 }),
+    onFold: Type.Optional(Type.Boolean()),
+    mirrored: Type.Optional(Type.Boolean()),
+    /** Taken off the board turned over, so that its centre lies on the left. */
+    turned: Type.Optional(Type.Boolean()),
+    when: Type.Optional(FormulaText),
+    edges: Type.Array(Edge, { minItems: 1 }),
+    grain: Type.Optional(FormulaText),
+    levels: Type.Optional(Type.Array(Type.Object({ label: Text, line: FormulaText }, closed))),
+    notches: Type.Optional(Type.Array(Type.Object({ at: PointId, marks: Type.Integer({ minimum: 1, maximum: 3 }) }, closed))),
+    notes: Type.Optional(Type.Array(Text)),
+    comments: Comments,
+  },
+  closed,
+);
+
+export const Sew = Type.Object(
+  { is: Type.Literal("sew"), first: FormulaText, second: FormulaText, within: Type.Optional(FormulaText), comments: Comments },
+  closed,
+);
+
+export const Check = Type.Object(
+  {
+    is: Type.Literal("check"),
+    title: Text,
+    /** One of: a = b within t; x between a and b; a condition. */
+    got: FormulaText,
+    test: Type.Union([Type.Literal("equals"), Type.Literal("between"), Type.Literal("holds")]),
+    expected: Type.Optional(FormulaText),
+    upper: Type.Optional(FormulaText),
+    within: Type.Optional(FormulaText),
+    /** A miss is something to look at, not a fault. */
+    lookOnly: Type.Optional(Type.Boolean()),
+    at: Type.Optional(PointId),
+    cause: Type.Optional(Text),
+    when: Type.Optional(FormulaText),
+    comments: Comments,
+  },
+  closed,
+);
+
+export const Caution = Type.Object({ is: Type.Literal("caution"), says: Text, comments: Comments }, closed);
+export const Lesson = Type.Object({ is: Type.Literal("lesson"), text: Text, comments: Comments }, closed);
+
+export const Statement = Type.Union([Measure, Setting, Choice, Value, Board, Part, PointStep, PathStep, Piece, Sew, Check, Caution, Lesson]);
+
+export const SystemSchema = Type.Object(
+  {
+    title: Text,
+    garment: Type.String({ minLength: 1, maxLength: 40 }),
+    unit: Type.Union([Type.Literal("in"), Type.Literal("cm")]),
+    tape: Type.Union([Type.Literal("1/8in"), Type.Literal("1/16in"), Type.Literal("1mm")]),
+    about: Type.Optional(Text),
+    suits: Type.Optional(Text),
+    comments: Comments,
+    statements: Type.Array(Statement, { maxItems: 2_000 }),
+  },
+  { ...closed, $id: "https://lodrin.invalid/schema/system.json", title: "A Lodrin drafting system" },
+);
+
+export type System = Static<typeof SystemSchema>;
+export type Statement = Static<typeof Statement>;
+export type Measure = Static<typeof Measure>;
+export type Setting = Static<typeof Setting>;
+export type Choice = Static<typeof Choice>;
+export type Option = Static<typeof Option>;
+export type Value = Static<typeof Value>;
+export type Board = Static<typeof Board>;
+export type Part = Static<typeof Part>;
+export type PointStep = Static<typeof PointStep>;
+export type PathStep = Static<typeof PathStep>;
+export type Edge = Static<typeof Edge>;
+export type Piece = Static<typeof Piece>;
+export type Sew = Static<typeof Sew>;
+export type Check = Static<typeof Check>;
+export type Caution = Static<typeof Caution>;
+export type Lesson = Static<typeof Lesson>;
+
+/** The statements of one sort, in order. */
+export function statementsOf<K extends Statement["is"]>(system: System, is: K): Extract<Statement, { is: K }>[] {
+  return system.statements.filter((s): s is Extract<Statement, { is: K }> => s.is === is);
+}

@@ -1,0 +1,151 @@
+import { pointText, printForm } from "../../verb/form.js";
+import { VERBS } from "../../verb/index.js";
+import type { Choice, Edge, Measure, PathStep, Piece, PointStep, Setting, Statement, System } from "../model.js";
+
+/** A system as notation. Reading it back gives the same model. */
+export function printNotation(system: System): string {
+  const lines = [...comments(system.comments), `system ${quoted(system.title)}`, `  garment ${system.garment} · unit ${system.unit} · tape ${system.tape.replace(/in$/, "")}`];
+  if (system.about !== undefined) lines.push(`  about ${quoted(system.about)}`);
+  if (system.suits !== undefined) lines.push(`  suits ${quoted(system.suits)}`);
+  let before = "system";
+  for (const statement of system.statements) {
+    if (family(statement.is) !== before || statement.is === "part" || statement.is === "piece") lines.push("");
+    before = family(statement.is);
+    lines.push(...comments(statement.comments), ...printStatement(statement));
+  }
+  return `${lines.join("\n")}\n`;
+}
+
+/** Statements that stand together without a blank line. */
+function family(is: Statement["is"]): string {
+  return is === "point" || is === "path" || is === "part" ? "step" : is;
+}
+
+const comments = (list: readonly string[] | undefined): string[] => (list ?? []).map((text) => (text === "" ? "#" : `# ${text}`));
+const quoted = (text: string): string => `"${text.replace(/"/g, "″")}"`;
+const says = (text: string | undefined): string => (text === undefined ? "" : `  ${quoted(text)}`);
+
+function printStatement(s: Statement): string[] {
+  switch (s.is) {
+    case "measure":
+      return printMeasure(s);
+    case "set":
+      return [printSetting(s)];
+    case "choose":
+      return printChoice(s);
+    case "value":
+      return [`value ${s.key}${s.kind === "length" ? "" : ` ${s.kind}`} = ${s.formula}${says(s.says)}`, ...notes(s)];
+    case "board":
+      return [`board ${s.key} ${quoted(s.title)} · centre ${s.centre}${printRoom(s.room)}`];
+    case "part":
+      return [`part ${quoted(s.title)}`];
+    case "point":
+      return [printPoint(s), ...notes(s)];
+    case "path":
+      return [printPath(s), ...notes(s)];
+    case "piece":
+      return printPiece(s);
+    case "sew":
+      return [`sew ${s.first} with ${s.second}${s.within === undefined ? "" : ` within ${s.within}`}`];
+    case "check":
+      return printCheck(s);
+    case "caution":
+      return [`caution ${quoted(s.says)}`];
+    case "lesson":
+      return [`lesson ${quoted(s.text)}`];
+  }
+}
+
+function notes(s: { why?: string[]; watch?: string[]; caution?: string[]; when?: string }): string[] {
+  const each = (word: string, list: string[] | undefined): string[] => (list ?? []).map((text) => `  ${word} ${quoted(text)}`);
+  return [...(s.when === undefined ? [] : [`  when ${s.when}`]), ...each("why", s.why), ...each("watch", s.watch), ...each("caution", s.caution)];
+}
+
+function printMeasure(s: Measure): string[] {
+  const lines = [`measure ${s.key} ${s.kind} ${s.from}..${s.to}  ${quoted(s.how)}`];
+  if (s.iso !== undefined) lines.push(`  iso ${quoted(s.iso)}`);
+  if (s.checkOnly) lines.push("  only for a check");
+  if (s.when !== undefined) lines.push(`  when ${s.when}`);
+  if (s.fallback !== undefined) lines.push(`  else ${s.fallback}`);
+  return lines;
+}
+
+function printSetting(s: Setting): string {
+  const kind = s.kind === "length" ? "" : ` ${s.kind}`;
+  const words = s.words ? ` or ${s.words.join(", ")}` : "";
+  const range = s.from !== undefined && s.to !== undefined ? ` from ${s.from} to ${s.to}` : "";
+  return `set ${s.key}${kind} = ${s.default}${words}${range}  ${quoted(s.decides)}`;
+}
+
+function printChoice(s: Choice): string[] {
+  const option = (o: Choice["options"][number]): string =>
+    `  ${/^[a-z_][A-Za-z0-9_]*$/.test(o.name) ? o.name : quoted(o.name)}${o.formula === undefined ? "" : ` = ${o.formula}`}${says(o.reason)}${o.suits === undefined ? "" : ` suits ${quoted(o.suits)}`}`;
+  return [`choose ${s.key}  ${quoted(s.decides)}`, ...s.options.map(option)];
+}
+
+function printRoom(room: Extract<Statement, { is: "board" }>["room"]): string {
+  const sides = Object.entries(room ?? {}).map(([side, size]) => `${size} ${side}`);
+  return sides.length === 0 ? "" : ` · room ${sides.join(", ")}`;
+}
+
+function printPoint(s: PointStep): string {
+  const form = VERBS.get(s.verb)?.forms[s.form];
+  const rest = form ? printForm(form, s.args) : "";
+  return `${pointText(s.id)} ${s.verb}${rest === "" ? "" : ` ${rest}`}${says(s.says)}`;
+}
+
+function printPath(s: PathStep): string {
+  const through = s.through.map(pointText).join(" > ");
+  const dashed = s.dashed ? " dashed" : "";
+  switch (s.shape) {
+    case "line":
+      return `line ${s.key}: ${through}${says(s.says)}`;
+    case "level":
+      return `level ${s.key} ${quoted(s.label ?? "")}: ${through}${says(s.says)}`;
+    case "trace":
+      return `trace ${s.key}: ${s.of ?? ""}${s.mirroredIn === undefined ? "" : ` mirrored in ${s.mirroredIn}`}${dashed}${says(s.says)}`;
+    case "curve": {
+      const clauses = [
+        ...(s.leaving === undefined ? [] : [`leaving ${s.leaving}`]),
+        ...(s.passing ?? []).map((p) => `${p.direction} at ${pointText(p.at)}`),
+        ...(s.arriving === undefined ? [] : [`arriving ${s.arriving}`]),
+      ];
+      return `curve ${s.key}: ${[through, ...clauses].join(", ")}${dashed}${says(s.says)}`;
+    }
+  }
+}
+
+function printEdge(e: Edge): string {
+  const along = e.along.map((item) => ("point" in item ? pointText(item.point) : `${item.path}${item.reversed ? " reversed" : ""}`)).join(" > ");
+  const facts = [...(e.finish === undefined ? [] : [e.finish]), ...(e.allow === undefined ? [] : [`allow ${e.allow}`]), ...(e.corner === undefined ? [] : [`corner ${e.corner}`])];
+  return `  edge ${[`${e.role}: ${along}`, ...facts].join(" · ")}`;
+}
+
+function printPiece(s: Piece): string[] {
+  const facts = [`cut ${s.cut}${s.onFold ? " on fold" : ""}${s.mirrored ? " mirrored" : ""}`, ...(s.turned ? ["turned over"] : [])];
+  return [
+    `piece ${s.key} ${quoted(s.title)} on ${s.board} · ${facts.join(" · ")}`,
+    ...(s.when === undefined ? [] : [`  when ${s.when}`]),
+    ...s.edges.map(printEdge),
+    ...(s.grain === undefined ? [] : [`  grain along ${s.grain}`]),
+    ...(s.levels ?? []).map((l) => `  level ${quoted(l.label)}: ${l.line}`),
+    ...(s.notches ?? []).map((n) => `  ${n.marks === 1 ? "notch" : "double notch"} at ${pointText(n.at)}`),
+    ...(s.notes ?? []).map((text) => `  note ${quoted(text)}`),
+  ];
+}
+
+function printCheck(s: Extract<Statement, { is: "check" }>): string[] {
+  const test =
+    s.test === "between"
+      ? `${s.got} between ${s.expected} and ${s.upper}`
+      : s.test === "equals"
+        ? `${s.got} = ${s.expected}${s.within === undefined ? "" : ` within ${s.within}`}`
+        : s.got;
+  return [
+    `check ${quoted(s.title)}: ${test}`,
+    ...(s.when === undefined ? [] : [`  when ${s.when}`]),
+    ...(s.lookOnly ? ["  look only"] : []),
+    ...(s.at === undefined ? [] : [`  at ${pointText(s.at)}`]),
+    ...(s.cause === undefined ? [] : [`  cause ${quoted(s.cause)}`]),
+  ];
+}

@@ -1,0 +1,11 @@
+/** Something wrong with a system's text, at its place, with what to write instead. Lines and columns count from 1. */
+export interface NotationProblem {
+  readonly line: number;
+  readonly column: number;
+  readonly length: number;
+  readonly why: string;
+  readonly mend: string;
+}
+
+/** A problem as one sentence with its place. */
+export const problemText = (p: NotationProblem): string => `line ${p.line}, column ${p.column}: ${p.why}${p.mend ? ` ${p.mend}` : ""}`;

@@ -1,0 +1,10 @@
+/** Why a step cannot be drawn with these figures, and what to do about it. */
+export class DraftError extends Error {
+  override readonly name = "DraftError";
+  constructor(
+    readonly why: string,
+    readonly mend: string,
+  ) {
+    super(`${why} ${mend}`);
+  }
+}

@@ -1,0 +1,65 @@
+/** What may fill a gap in a verb's form. */
+export type SlotType = "length" | "number" | "angle" | "point" | "line" | "path";
+
+/** A gap in a form: `{distance:length}`. */
+export interface Slot {
+  readonly name: string;
+  readonly type: SlotType;
+}
+
+/** A verb's form read once: how its sentence is matched, and the gaps in it. */
+export interface Form {
+  readonly text: string;
+  readonly pattern: RegExp;
+  readonly slots: readonly Slot[];
+}
+
+/** Where an argument stands in the text it was matched in. */
+export interface Matched {
+  readonly text: string;
+  readonly at: number;
+}
+
+const GAP: Record<SlotType, string> = {
+  length: "(.+?)",
+  number: "(.+?)",
+  angle: "(.+?)",
+  line: "(.+?)",
+  point: "(#?[A-Za-z]*[0-9]+[a-z0-9']*)",
+  path: "([a-z_][A-Za-z0-9_]*)",
+};
+
+/** Reads a form like `{distance:length} from {from:point}`. Words stand for themselves; gaps are filled by the author. */
+export function form(text: string): Form {
+  const slots: Slot[] = [];
+  const pattern = text.replace(/\s+/g, "\\s+").replace(/\{(\w+):(\w+)\}/g, (_, name: string, type: string) => {
+    slots.push({ name, type: type as SlotType });
+    return GAP[type as SlotType];
+  });
+  return { text, slots, pattern: new RegExp(`^\\s*${pattern}\\s*$`, "d") };
+}
+
+/** The arguments of a sentence, or undefined when it does not have this form. */
+export function matchForm(f: Form, sentence: string): Record<string, Matched> | undefined {
+  const match = f.pattern.exec(sentence);
+  if (!match?.indices) return undefined;
+  const found: Record<string, Matched> = {};
+  f.slots.forEach((slot, i) => {
+    const text = match[i + 1] as string;
+    const [at] = match.indices?.[i + 1] as [number, number];
+    found[slot.name] = { text: slot.type === "point" ? text.replace(/^#/, "") : text.replace(/\s+/g, " "), at };
+  });
+  return found;
+}
+
+/** The form with its gaps filled. Points are written so that they cannot be mistaken for numbers. */
+export function printForm(f: Form, args: Readonly<Record<string, string>>): string {
+  const types = new Map(f.slots.map((s) => [s.name, s.type]));
+  return f.text.replace(/\{(\w+):\w+\}/g, (_, name: string) => {
+    const value = args[name] ?? "";
+    return types.get(name) === "point" ? pointText(value) : value;
+  });
+}
+
+/** `#12` for a bare number, `B12` as it is. */
+export const pointText = (id: string): string => (/^[A-Z]/.test(id) ? id : `#${id}`);

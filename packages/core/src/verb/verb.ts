@@ -1,0 +1,30 @@
+import type { Evaluate, Frame } from "../formula/scope.js";
+import type { Line } from "../geometry/line.js";
+import type { Path } from "../geometry/path.js";
+import type { Point } from "../geometry/point.js";
+import type { Form } from "./form.js";
+
+/** A straight line or a drawn path, as far as it is drawn. */
+export type LineOrPath = { readonly line: Line; readonly path?: undefined } | { readonly path: Path; readonly line?: undefined };
+
+/** A verb's gaps filled and compiled. Each accessor is called once, when the system is compiled. */
+export interface Filled {
+  readonly length: (name: string) => Evaluate;
+  readonly number: (name: string) => Evaluate;
+  readonly angle: (name: string) => Evaluate;
+  readonly point: (name: string) => (f: Frame) => Point;
+  readonly line: (name: string) => (f: Frame) => LineOrPath;
+  readonly path: (name: string) => (f: Frame) => Path;
+}
+
+export type Place = (f: Frame) => Point;
+
+/** A way of placing a point. Adding one is a file here and a line in `index.ts`. */
+export interface Verb {
+  readonly word: string;
+  readonly forms: readonly Form[];
+  /** What it does, in one line for the notation's pages. */
+  readonly says: string;
+  /** Compiles one use of the verb. The closure may throw DraftError. */
+  readonly prepare: (form: number, filled: Filled) => Place;
+}

@@ -1,0 +1,116 @@
+import { boundsOf, flatten, growBounds, type PieceResult, type Point, type Run, svgData } from "@lodrin/core";
+import type { Drawing, Mark, Stroke, Words } from "./mark.js";
+
+const GAP_MM = 40;
+const EDGE_MM = 12;
+
+/** A piece moved to its place on the sheet. */
+export interface LaidPiece {
+  readonly piece: PieceResult;
+  readonly dx: number;
+  readonly dy: number;
+}
+
+/** Pieces side by side in a row, tops level, in the order they are cut. */
+export function layPieces(pieces: readonly PieceResult[]): LaidPiece[] {
+  let x = 0;
+  return pieces.map((piece) => {
+    const box = boundsOf([...piece.cutting, ...piece.net]) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+    const laid = { piece, dx: x - box.minX, dy: -box.minY };
+    x += box.maxX - box.minX + GAP_MM;
+    return laid;
+  });
+}
+
+/** The pattern pieces of a run laid apart on one sheet, all or those named. */
+export function drawPieces(run: Run, keys?: readonly string[]): Drawing {
+  const pieces = keys ? run.pieces.filter((p) => keys.includes(p.key)) : run.pieces;
+  const marks = layPieces(pieces).flatMap((laid) => drawPiece(laid));
+  const bounds = boundsOf(marks.flatMap((m) => (m.kind === "stroke" ? m.places : [m.at]))) ?? { minX: 0, minY: 0, maxX: 10, maxY: 10 };
+  return { title: run.plan.system.title, bounds: growBounds(bounds, EDGE_MM), marks };
+}
+
+function drawPiece({ piece, dx, dy }: LaidPiece): Mark[] {
+  const move = (p: Point): Point => ({ x: p.x + dx, y: p.y + dy });
+  const line = (layer: Stroke["layer"], ...places: Point[]): Stroke => ({ kind: "stroke", layer, places: places.map(move), closed: false });
+  const marks: Mark[] = [];
+  for (const level of piece.levels) marks.push(line("levels", level.a, level.b), levelName(level, move));
+  for (const edge of piece.edges) marks.push(edgeStroke(edge, move));
+  if (piece.cutting !== piece.net) marks.push({ kind: "stroke", layer: "allowance", places: piece.cutting.map(move), closed: true });
+  for (const edge of piece.edges) if (edge.finish === "fold") marks.push(...foldBracket(edge.places, move));
+  if (piece.grain) marks.push(...grainLine(piece.grain, move));
+  for (const notch of piece.notches) marks.push(...notchTicks(notch, move));
+  return [...marks, ...title(piece, move)];
+}
+
+function edgeStroke(edge: PieceResult["edges"][number], move: (p: Point) => Point): Stroke {
+  const path = { parts: edge.path.parts.map((c) => ({ p0: move(c.p0), p1: move(c.p1), p2: move(c.p2), p3: move(c.p3), straight: c.straight })) };
+  return { kind: "stroke", layer: edge.finish === "fold" ? "fold" : "net", places: flatten(path), closed: false, data: svgData(path) };
+}
+
+function levelName(level: { label: string; a: Point; b: Point }, move: (p: Point) => Point): Words {
+  const at = move({ x: (level.a.x + level.b.x) / 2, y: (level.a.y + level.b.y) / 2 - 1.5 });
+  return { kind: "words", layer: "labels", at, text: level.label, size: 4, anchor: "middle", turn: 0 };
+}
+
+/** A bracket along the fold, a finger inside the piece, with the word. */
+function foldBracket(places: readonly Point[], move: (p: Point) => Point): Mark[] {
+  const a = places[0] as Point;
+  const b = places[places.length - 1] as Point;
+  const length = Math.hypot(b.x - a.x, b.y - a.y);
+  if (length < 40) return [];
+  const u = { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
+  const inward = { x: -u.y, y: u.x };
+  const at = (along: number, inside: number): Point => move({ x: a.x + u.x * along + inward.x * inside, y: a.y + u.y * along + inward.y * inside });
+  const from = length * 0.35;
+  const to = length * 0.65;
+  const bracket: Stroke = { kind: "stroke", layer: "fold", places: [at(from, 2), at(from, 8), at(to, 8), at(to, 2)], closed: false };
+  const word: Words = { kind: "words", layer: "labels", at: at(length / 2, 13), text: "fold", size: 5, anchor: "middle", turn: -Math.PI / 2 };
+  return [bracket, word];
+}
+
+/** An arrowed line parallel to the grain, in the middle half of the piece. */
+function grainLine([a, b]: readonly [Point, Point], move: (p: Point) => Point): Mark[] {
+  const length = Math.hypot(b.x - a.x, b.y - a.y);
+  if (length < 20) return [];
+  const u = { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
+  const side = 45 * (u.y > 0 ? 1 : -1);
+  const at = (along: number, off: number): Point => move({ x: a.x + u.x * along + u.y * off, y: a.y + u.y * along - u.x * off });
+  const from = length * 0.3;
+  const to = length * 0.75;
+  const head = (along: number, way: number): Stroke => ({
+    kind: "stroke",
+    layer: "grain",
+    places: [at(along - way * 6, side + 2.5), at(along, side), at(along - way * 6, side - 2.5)],
+    closed: false,
+  });
+  return [
+    { kind: "stroke", layer: "grain", places: [at(from, side), at(to, side)], closed: false },
+    head(to, 1),
+    head(from, -1),
+    { kind: "words", layer: "labels", at: at((from + to) / 2, side + 4 * Math.sign(side)), text: "grain", size: 4, anchor: "middle", turn: -Math.PI / 2 },
+  ];
+}
+
+const NOTCH_MM = 5;
+
+function notchTicks(notch: PieceResult["notches"][number], move: (p: Point) => Point): Stroke[] {
+  const { at, outward } = notch;
+  return Array.from({ length: notch.marks }, (_, i): Stroke => {
+    const aside = (i - (notch.marks - 1) / 2) * 3;
+    const foot = { x: at.x - outward.y * aside, y: at.y + outward.x * aside };
+    return { kind: "stroke", layer: "notches", places: [move(foot), move({ x: foot.x - outward.x * NOTCH_MM, y: foot.y - outward.y * NOTCH_MM })], closed: false };
+  });
+}
+
+/** Name, how many to cut, and whether allowances are in. */
+function title(piece: PieceResult, move: (p: Point) => Point): Words[] {
+  const box = boundsOf(piece.net);
+  if (!box) return [];
+  const at = move({ x: box.minX + (box.maxX - box.minX) * 0.5, y: box.minY + (box.maxY - box.minY) * 0.52 });
+  const cut = `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`;
+  const allowances = [...new Set(piece.edges.filter((e) => e.finish === "seam").map((e) => e.allowance))];
+  const allowance = allowances.every((a) => a === 0) ? "net: no allowance included" : "allowance included";
+  const words = (text: string, size: number, dy: number): Words => ({ kind: "words", layer: "labels", at: { x: at.x, y: at.y + dy }, text, size, anchor: "middle", turn: 0 });
+  return [words(piece.title, 9, 0), words(cut, 5.5, 9), words(allowance, 4.5, 16)];
+}

@@ -1,0 +1,2 @@
+export { type HandoutOptions, writeHandoutPdf } from "./handout.js";
+export { type PrintFacts, writeTiledPdf } from "./tiles.js";

@@ -1,0 +1,93 @@
+import type { Bounds, Point } from "@lodrin/core";
+import type { Drawing, Mark } from "../drawing/mark.js";
+import { PAPERS, type Paper, type PaperKey } from "./paper.js";
+
+/** One printed sheet: row and column from 1, and the part of the drawing that it shows (mm on the drawing). */
+export interface Tile {
+  readonly row: number;
+  readonly column: number;
+  readonly window: Bounds;
+  /** Nothing of the drawing falls on it: it is not printed. */
+  readonly blank: boolean;
+}
+
+/** How a drawing falls on sheets of paper. All mm. */
+export interface TilePlan {
+  readonly paper: Paper;
+  /** Page size; a roll is cut to the drawing. */
+  readonly page: { readonly width: number; readonly height: number };
+  readonly margin: number;
+  readonly overlap: number;
+  readonly rows: number;
+  readonly columns: number;
+  readonly tiles: readonly Tile[];
+  /** Room kept at the top of the first page for the test squares, when there is no page of its own for them. */
+  readonly head: number;
+}
+
+export const MARGIN_MM = 10;
+export const OVERLAP_MM = 10;
+const HEAD_MM = 75;
+const LONGEST_PAGE_MM = 5_000;
+const SMALL_PAGE_MM = 450;
+
+/** Plans the sheets. The drawing is cut into windows that overlap by `overlap`, so that they can be glued. */
+export function planTiles(drawing: Drawing, paperKey: PaperKey, margin = MARGIN_MM, overlap = OVERLAP_MM): TilePlan {
+  const paper = PAPERS[paperKey];
+  const { bounds } = drawing;
+  const wide = bounds.maxX - bounds.minX;
+  const high = bounds.maxY - bounds.minY;
+  const head = (paper.height ?? LONGEST_PAGE_MM) > SMALL_PAGE_MM ? HEAD_MM : 0;
+  const height = paper.height ?? Math.min(LONGEST_PAGE_MM, high + head + 2 * margin);
+  const across = paper.width - 2 * margin;
+  const down = height - 2 * margin - head;
+  const columns = count(wide, across, overlap);
+  const rows = count(high, down, overlap);
+  const touched = touchedTiles(drawing.marks, bounds, across, down, overlap);
+  const tiles: Tile[] = [];
+  for (let row = 1; row <= rows; row++) {
+    for (let column = 1; column <= columns; column++) {
+      const minX = bounds.minX + (column - 1) * (across - overlap);
+      const minY = bounds.minY + (row - 1) * (down - overlap);
+      tiles.push({ row, column, window: { minX, minY, maxX: minX + across, maxY: minY + down }, blank: !touched.has(`${row}-${column}`) });
+    }
+  }
+  return { paper, page: { width: paper.width, height }, margin, overlap, rows, columns, tiles, head };
+}
+
+/** Sheets needed to cover `length` when neighbours share `overlap`. */
+function count(length: number, window: number, overlap: number): number {
+  return Math.max(1, Math.ceil((length - overlap) / (window - overlap) - 1e-9));
+}
+
+const SAMPLE_MM = 4;
+
+/** The tiles any mark falls on, by walking every stroke in short steps. */
+function touchedTiles(marks: readonly Mark[], bounds: Bounds, across: number, down: number, overlap: number): Set<string> {
+  const touched = new Set<string>();
+  const touch = (p: Point): void => {
+    for (const column of indices(p.x - bounds.minX, across, overlap)) for (const row of indices(p.y - bounds.minY, down, overlap)) touched.add(`${row}-${column}`);
+  };
+  for (const mark of marks) {
+    if (mark.kind === "words") touch(mark.at);
+    else walk(mark.places, mark.closed, touch);
+  }
+  return touched;
+}
+
+function walk(places: readonly Point[], closed: boolean, touch: (p: Point) => void): void {
+  const last = closed ? places.length : places.length - 1;
+  for (let i = 0; i < last; i++) {
+    const a = places[i] as Point;
+    const b = places[(i + 1) % places.length] as Point;
+    const steps = Math.max(1, Math.ceil(Math.hypot(b.x - a.x, b.y - a.y) / SAMPLE_MM));
+    for (let k = 0; k <= steps; k++) touch({ x: a.x + ((b.x - a.x) * k) / steps, y: a.y + ((b.y - a.y) * k) / steps });
+  }
+}
+
+/** The windows (from 1) a coordinate lies in: one, or two in the overlap. */
+function indices(at: number, window: number, overlap: number): number[] {
+  const step = window - overlap;
+  const first = Math.max(1, Math.floor(at / step) + 1);
+  return at - (first - 1) * step <= overlap && first > 1 ? [first - 1, first] : [first];
+}

@@ -1,0 +1,35 @@
+import type { Knex } from "knex";
+import { DraftRow } from "../drafts/draft.js";
+import { notFound } from "../http/problem.js";
+import { PersonRow } from "../people/person.js";
+import { SetRow } from "../people/set.js";
+
+/**
+ * The one place that says what an account may touch: its own people, their sets, its own drafts. A row that is not
+ * there and a row that is another's look alike: 404. With `removed` a deleted row is found too, to be restored.
+ */
+export class Owned {
+  constructor(
+    private readonly knex: Knex,
+    private readonly accountId: string,
+  ) {}
+
+  async person(id: string, removed = false): Promise<PersonRow> {
+    const row = await PersonRow.query(this.knex).findById(id).where({ ownerId: this.accountId });
+    if (!row || (row.deletedAt !== null) !== removed) throw notFound("person");
+    return row;
+  }
+
+  async set(id: string, removed = false): Promise<SetRow> {
+    const row = await SetRow.query(this.knex).findById(id);
+    if (!row || (row.deletedAt !== null) !== removed) throw notFound("measurement set");
+    await this.person(row.personId);
+    return row;
+  }
+
+  async draft(id: string, removed = false): Promise<DraftRow> {
+    const row = await DraftRow.query(this.knex).findById(id).where({ ownerId: this.accountId }).withGraphFetched("system");
+    if (!row || (row.deletedAt !== null) !== removed) throw notFound("draft");
+    return row;
+  }
+}

@@ -1,0 +1,21 @@
+import type { Knex } from "knex";
+import * as accounts from "./migrations/001-accounts.js";
+import * as bodies from "./migrations/002-bodies.js";
+import * as systemsAndDrafts from "./migrations/003-systems-and-drafts.js";
+
+const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
+  "001-accounts": accounts,
+  "002-bodies": bodies,
+  "003-systems-and-drafts": systemsAndDrafts,
+};
+
+const source: Knex.MigrationSource<string> = {
+  getMigrations: () => Promise.resolve(Object.keys(MIGRATIONS)),
+  getMigrationName: (name) => name,
+  getMigration: (name) => Promise.resolve(MIGRATIONS[name] as Knex.Migration),
+};
+
+/** Brings the database to the newest shape. Several processes may call it at once: Knex locks. */
+export async function migrate(knex: Knex): Promise<void> {
+  await knex.migrate.latest({ migrationSource: source });
+}

@@ -1,0 +1,124 @@
+/** The costume workshop of the Quillmoor Lantern Festival. Festival, people and bodies are invented. */
+export interface DemoAccount {
+  readonly email: string;
+  readonly name: string;
+  readonly role: "student" | "instructor";
+  readonly unit: "in" | "cm";
+  readonly people: readonly DemoPerson[];
+}
+
+interface DemoPerson {
+  readonly name: string;
+  readonly isSelf?: boolean;
+  readonly isChild?: boolean;
+  readonly note: string;
+  readonly sets: readonly {
+    readonly takenOn: string;
+    readonly unit: "in" | "cm";
+    readonly written: Readonly<Record<string, string>>;
+    readonly note: string;
+    readonly draft?: { readonly slug: string; readonly name: string; readonly note: string; readonly step: number };
+  }[];
+}
+
+export const DEMO_PASSWORD = "lantern-night";
+
+const SHIRT = "08-menswear-flat-shirt-block";
+
+export const DEMO_ACCOUNTS: readonly DemoAccount[] = [
+  {
+    email: "ottoline@quillmoor.example",
+    name: "Ottoline Vance",
+    role: "instructor",
+    unit: "cm",
+    people: [
+      {
+        name: "Barnaby Thrupp",
+        note: "Tuba, brass band. Band shirts are cut from his block.",
+        sets: [
+          {
+            takenOn: "2026-09-14",
+            unit: "cm",
+            written: { chest: "104", neck: "41", scye_depth: "25", back_waist: "45", half_back: "20,6", garment_length: "77", shoulder_length: "16,2", waist: "96", hip: "103" },
+            note: "Measured after the first rehearsal.",
+            draft: { slug: SHIRT, name: "Band shirt, Barnaby", note: "The block the whole band is cut from.", step: 12 },
+          },
+          {
+            takenOn: "2026-11-02",
+            unit: "cm",
+            written: { chest: "106,5", neck: "41,5", scye_depth: "25", back_waist: "45", half_back: "20,8", garment_length: "78", shoulder_length: "16,2", waist: "99", hip: "104" },
+            note: "Again before cutting: a good autumn.",
+          },
+        ],
+      },
+    ],
+  },
+  {
+    email: "pim@quillmoor.example",
+    name: "Pim Castellan",
+    role: "student",
+    unit: "in",
+    people: [
+      {
+        name: "Pim Castellan",
+        isSelf: true,
+        note: "",
+        sets: [
+          {
+            takenOn: "2026-10-20",
+            unit: "in",
+            written: { chest: "38 1/2", neck: "15 1/4", scye_depth: "9 5/8", back_waist: "17 1/2", half_back: "7 7/8", garment_length: "29", shoulder_length: "6 1/8", waist: "31 1/2", bicep: "12" },
+            note: "",
+            draft: { slug: SHIRT, name: "My first shirt block", note: "", step: 6 },
+          },
+        ],
+      },
+      {
+        name: "Ansel Corrie",
+        note: "Stilt walker. Very long in the back; the shirt must stay tucked in.",
+        sets: [{ takenOn: "2026-10-27", unit: "cm", written: { chest: "97,8", neck: "39", scye_depth: "25,5", back_waist: "48,5", half_back: "19,5", shoulder_length: "15,5" }, note: "Length still to be asked: over or under the harness?" }],
+      },
+    ],
+  },
+  {
+    email: "jory@quillmoor.example",
+    name: "Jory Mallow",
+    role: "student",
+    unit: "cm",
+    people: [
+      {
+        name: "Jory Mallow",
+        isSelf: true,
+        note: "",
+        sets: [{ takenOn: "2026-11-08", unit: "cm", written: { chest: "92", neck: "36,5", scye_depth: "23", back_waist: "43", half_back: "18,4", garment_length: "70", shoulder_length: "14" }, note: "" }],
+      },
+    ],
+  },
+  {
+    email: "wenna@quillmoor.example",
+    name: "Wenna Tarrow",
+    role: "student",
+    unit: "in",
+    people: [
+      {
+        name: "Wenna Tarrow",
+        isSelf: true,
+        note: "",
+        sets: [
+          {
+            takenOn: "2026-11-08",
+            unit: "in",
+            written: { bust: "37", underbust: "38", waist: "30", shoulder_to_bust: "10 1/4", shoulder_to_waist: "16 1/2", across_shoulder: "14 3/4", bust_span: "7 1/2" },
+            note: "Under bust looks wrong, measure again. Hip is missing.",
+          },
+        ],
+      },
+      {
+        name: "Tam Oskell",
+        isChild: true,
+        note: "Lantern bearer, eight. His aunt was there when he was measured.",
+        sets: [{ takenOn: "2026-11-10", unit: "in", written: { age: "8", chest: "26 1/2", neck: "11 3/4", back_waist: "11 1/2" }, note: "" }],
+      },
+    ],
+  },
+];

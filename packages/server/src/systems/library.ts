@@ -1,0 +1,32 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { loadSystem, problemText } from "@lodrin/core";
+import type { Knex } from "knex";
+import { SystemVersionRow } from "./system-version.js";
+
+/**
+ * Brings the shelf up to the library's files: a text that differs from the newest stored version becomes the next
+ * version; drafts made with older ones keep theirs. Throws when a library file has a problem.
+ */
+export async function stockShelf(knex: Knex, folder: string): Promise<void> {
+  const files = readdirSync(folder).filter((f) => f.endsWith(".lodrin"));
+  for (const file of files.sort()) await stock(knex, file.replace(/\.lodrin$/, ""), readFileSync(join(folder, file), "utf8"));
+}
+
+async function stock(knex: Knex, slug: string, notation: string): Promise<void> {
+  const { system, problems } = loadSystem(notation);
+  const [problem] = problems;
+  if (problem) throw new Error(`The library system ${slug} has a problem at ${problemText(problem)}`);
+  const newest = await newestVersion(knex, slug);
+  if (newest?.notation === notation) return;
+  // Two processes may stock at once: the second finds the version taken and leaves it.
+  await SystemVersionRow.query(knex)
+    .insert({ slug, version: (newest?.version ?? 0) + 1, title: system.title, garment: system.garment, notation })
+    .onConflict(["slug", "version"])
+    .ignore();
+}
+
+/** The newest version of a system, if there is one. */
+export async function newestVersion(knex: Knex, slug: string): Promise<SystemVersionRow | undefined> {
+  return SystemVersionRow.query(knex).where({ slug }).orderBy("version", "desc").first();
+}

@@ -1,0 +1,18 @@
+import type { SystemSheet } from "@lodrin/contract";
+import { BaseModel } from "../database/base-model.js";
+
+/** One published version of a system's notation. Never changed once drafted with. */
+export class SystemVersionRow extends BaseModel {
+  static override readonly tableName = "system_versions";
+  declare id: string;
+  declare slug: string;
+  declare version: number;
+  declare title: string;
+  declare garment: string;
+  declare notation: string;
+
+  toReply(): SystemSheet {
+    const { slug, title, garment, version, notation } = this;
+    return { slug, title, garment, version, notation };
+  }
+}
