@@ -1,9 +1,10 @@
-// Bundles the server and the headless command into build/, so that they start quickly. Packages from the registry stay outside.
+// Bundles the server and the headless command, so that they start quickly. Packages from the registry stay outside; each
+// bundle stands in its own package's folder, so that it finds the versions that package asks for.
 import { build } from "esbuild";
 
 await build({
-  entryPoints: { server: "packages/server/src/main.ts", draft: "packages/cli/src/main.ts" },
-  outdir: "build",
+  entryPoints: { "server/build/server": "packages/server/src/main.ts", "cli/build/draft": "packages/cli/src/main.ts" },
+  outdir: "packages",
   outExtension: { ".js": ".mjs" },
   bundle: true,
   platform: "node",
@@ -14,7 +15,10 @@ await build({
   plugins: [
     {
       name: "keep-registry-packages-outside",
-      setup: (b) => b.onResolve({ filter: /^[^./]/ }, ({ path, kind }) => (kind === "entry-point" || path.startsWith("@lodrin/") ? undefined : { path, external: true })),
+      setup: (b) =>
+        b.onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
+          kind === "entry-point" || path.startsWith("@lodrin/") ? undefined : { path, external: true },
+        ),
     },
   ],
 });

@@ -37,14 +37,14 @@ need_modules() {
 # True when anything under the given places is newer than the stamp.
 older_than() {
   local stamp=$1; shift
-  [ ! -f "$stamp" ] || [ -n "$(find "$@" -newer "$stamp" -type f -not -path '*/generated/*' -not -path '*/node_modules/*' -not -path '*/dist/*' -print -quit 2>/dev/null)" ]
+  [ ! -f "$stamp" ] || [ -n "$(find "$@" -newer "$stamp" -type f -not -path '*/generated/*' -not -path '*/node_modules/*' -not -path '*/dist/*' -not -path '*/build/*' -print -quit 2>/dev/null)" ]
 }
 
 # The server and the headless command, bundled.
 need_node_build() {
   cd "$ROOT" || exit 1
   older_than build/.node packages/core packages/formats packages/contract packages/server packages/cli scripts package-lock.json || return 0
-  node scripts/build-grammar.mjs && node scripts/build-node.mjs >&2 || fail "The build failed; its messages stand above."
+  mkdir -p build && node scripts/build-grammar.mjs && node scripts/build-node.mjs >&2 || fail "The build failed; its messages stand above."
   touch build/.node
 }
 

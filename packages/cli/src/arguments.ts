@@ -28,7 +28,8 @@ export function readArguments(words: readonly string[]): DraftRequest {
     if (word === "--json") json = true;
     else if (["--measurements", "--settings", "--svg", "--pdf", "--paper"].includes(word)) {
       const value = words[++i];
-      if (value === undefined || value.startsWith("--")) throw new RequestError(`${word} needs a ${word === "--paper" ? "paper" : "file"} behind it. Use: ${USAGE}`);
+      if (value === undefined || value.startsWith("--"))
+        throw new RequestError(`${word} needs a ${word === "--paper" ? "paper" : "file"} behind it. Use: ${USAGE}`);
       options.set(word, value);
     } else if (word.startsWith("-")) throw new RequestError(`There is no option ${word}. Use: ${USAGE}`);
     else if (system === undefined) system = word;

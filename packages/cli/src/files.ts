@@ -37,9 +37,11 @@ function readJson(file: string): unknown {
 }
 
 function given(value: unknown, where: string): Given {
-  if (typeof value !== "object" || value === null || Array.isArray(value)) throw new RequestError(`${where} should be an object like {"chest": "40 1/2"}.`);
+  if (typeof value !== "object" || value === null || Array.isArray(value))
+    throw new RequestError(`${where} should be an object like {"chest": "40 1/2"}.`);
   for (const [key, answer] of Object.entries(value)) {
-    if (typeof answer !== "string" && typeof answer !== "number") throw new RequestError(`${where}: ${key} should be a tape string or a number.`);
+    if (typeof answer !== "string" && typeof answer !== "number")
+      throw new RequestError(`${where}: ${key} should be a tape string or a number.`);
   }
   return value as Given;
 }

@@ -20,7 +20,10 @@ const Password = Type.String({ minLength: 10, maxLength: 200 });
 
 export const accountRoutes = {
   signUp: route("POST", "/api/accounts", { body: Type.Object({ email: Email, name: Name, password: Password }, closed), reply: Account }),
-  signIn: route("POST", "/api/session", { body: Type.Object({ email: Type.String({ maxLength: 200 }), password: Type.String({ maxLength: 200 }) }, closed), reply: Account }),
+  signIn: route("POST", "/api/session", {
+    body: Type.Object({ email: Type.String({ maxLength: 200 }), password: Type.String({ maxLength: 200 }) }, closed),
+    reply: Account,
+  }),
   signOut: route("DELETE", "/api/session", { reply: Done }),
   me: route("GET", "/api/session", { reply: Account }),
   prefer: route("PATCH", "/api/session", { body: Type.Partial(Type.Pick(Account, ["name", "unit", "look"]), closed), reply: Account }),

@@ -21,11 +21,23 @@ const Changed = Type.Object({ version: Version }, closed);
 export const bodyRoutes = {
   people: route("GET", "/api/people", { reply: Type.Array(Person) }),
   addPerson: route("POST", "/api/people", { body: Type.Object(PersonFields.properties, closed), reply: Person }),
-  changePerson: route("PATCH", "/api/people/:id", { params: IdParams, body: Type.Composite([Changed, Type.Partial(PersonFields)], closed), reply: Person }),
+  changePerson: route("PATCH", "/api/people/:id", {
+    params: IdParams,
+    body: Type.Composite([Changed, Type.Partial(PersonFields)], closed),
+    reply: Person,
+  }),
   removePerson: route("DELETE", "/api/people/:id", { params: IdParams, reply: Done }),
   restorePerson: route("POST", "/api/people/:id/restore", { params: IdParams, reply: Person }),
-  addSet: route("POST", "/api/people/:id/sets", { params: IdParams, body: Type.Object(SetFields.properties, closed), reply: MeasurementSet }),
-  changeSet: route("PATCH", "/api/sets/:id", { params: IdParams, body: Type.Composite([Changed, Type.Partial(SetFields)], closed), reply: MeasurementSet }),
+  addSet: route("POST", "/api/people/:id/sets", {
+    params: IdParams,
+    body: Type.Object(SetFields.properties, closed),
+    reply: MeasurementSet,
+  }),
+  changeSet: route("PATCH", "/api/sets/:id", {
+    params: IdParams,
+    body: Type.Composite([Changed, Type.Partial(SetFields)], closed),
+    reply: MeasurementSet,
+  }),
   copySet: route("POST", "/api/sets/:id/copy", { params: IdParams, body: Type.Object({ takenOn: Day }, closed), reply: MeasurementSet }),
   removeSet: route("DELETE", "/api/sets/:id", { params: IdParams, reply: Done }),
   restoreSet: route("POST", "/api/sets/:id/restore", { params: IdParams, reply: MeasurementSet }),

@@ -3,7 +3,9 @@ import { closed, Done, Id, IdParams, Moment, Name, Note, Unit, Version, Written 
 import { route } from "./route.js";
 
 /** Settings and choices as they were set, by key; lengths as written. */
-const Settings = Type.Record(Type.String({ pattern: "^[a-z_][a-zA-Z0-9_]{0,59}$" }), Type.String({ minLength: 1, maxLength: 60 }), { maxProperties: 200 });
+const Settings = Type.Record(Type.String({ pattern: "^[a-z_][a-zA-Z0-9_]{0,59}$" }), Type.String({ minLength: 1, maxLength: 60 }), {
+  maxProperties: 200,
+});
 
 export const Draft = Type.Object(
   {
@@ -32,13 +34,19 @@ export const Draft = Type.Object(
 export type Draft = Static<typeof Draft>;
 
 const NewDraft = Type.Pick(Draft, ["name", "note", "slug", "personId", "personName", "setId", "unit", "measurements", "settings", "step"]);
-const Change = Type.Partial(Type.Pick(Draft, ["name", "note", "personId", "personName", "setId", "unit", "measurements", "settings", "step"]));
+const Change = Type.Partial(
+  Type.Pick(Draft, ["name", "note", "personId", "personName", "setId", "unit", "measurements", "settings", "step"]),
+);
 
 export const draftRoutes = {
   drafts: route("GET", "/api/drafts", { reply: Type.Array(Draft) }),
   draft: route("GET", "/api/drafts/:id", { params: IdParams, reply: Draft }),
   addDraft: route("POST", "/api/drafts", { body: Type.Object(NewDraft.properties, closed), reply: Draft }),
-  changeDraft: route("PATCH", "/api/drafts/:id", { params: IdParams, body: Type.Composite([Type.Object({ version: Version }), Change], closed), reply: Draft }),
+  changeDraft: route("PATCH", "/api/drafts/:id", {
+    params: IdParams,
+    body: Type.Composite([Type.Object({ version: Version }), Change], closed),
+    reply: Draft,
+  }),
   duplicateDraft: route("POST", "/api/drafts/:id/duplicate", { params: IdParams, reply: Draft }),
   removeDraft: route("DELETE", "/api/drafts/:id", { params: IdParams, reply: Done }),
   restoreDraft: route("POST", "/api/drafts/:id/restore", { params: IdParams, reply: Draft }),

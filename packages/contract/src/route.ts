@@ -1,7 +1,11 @@
 import type { Static, TSchema } from "@sinclair/typebox";
 
 /** One call of the API: the server validates with its schemas, the web client is typed by them. */
-export interface Route<P extends TSchema | undefined = TSchema | undefined, B extends TSchema | undefined = TSchema | undefined, R extends TSchema = TSchema> {
+export interface Route<
+  P extends TSchema | undefined = TSchema | undefined,
+  B extends TSchema | undefined = TSchema | undefined,
+  R extends TSchema = TSchema,
+> {
   readonly method: "GET" | "POST" | "PATCH" | "DELETE";
   /** Express path, parameters as `:id`. */
   readonly path: string;

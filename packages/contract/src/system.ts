@@ -2,7 +2,10 @@ import { type Static, Type } from "@sinclair/typebox";
 import { closed, Version } from "./common.js";
 import { route } from "./route.js";
 
-export const SystemSheet = Type.Object({ slug: Type.String(), title: Type.String(), garment: Type.String(), version: Version, notation: Type.String() }, closed);
+export const SystemSheet = Type.Object(
+  { slug: Type.String(), title: Type.String(), garment: Type.String(), version: Version, notation: Type.String() },
+  closed,
+);
 export type SystemSheet = Static<typeof SystemSheet>;
 
 export const systemRoutes = {

@@ -7,6 +7,7 @@ export { run, type Run, type StepOutcome, type Warning } from "./draft/run.js";
 export { stepDimension, type StepDimension } from "./draft/dimension.js";
 export { loadSystem, type LoadedSystem } from "./draft/load.js";
 export { type RunJson, runToJson } from "./draft/json.js";
+export { sampleBody } from "./draft/sample.js";
 export { explainStep, stepName, type TraceEntry, traceOf } from "./draft/trace.js";
 export { FormulaError } from "./formula/error.js";
 export type { Explained } from "./formula/explain.js";

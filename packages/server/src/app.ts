@@ -28,7 +28,15 @@ export function createApp(ground: Ground): Express {
   const app = express();
   app.disable("x-powered-by");
   app.use(security());
-  app.use(pinoHttp({ logger: ground.log, serializers: { req: (r: { method: string; url: string; id: unknown }) => ({ id: r.id, method: r.method, url: r.url.split("?")[0] }), res: (r: { statusCode: number }) => ({ status: r.statusCode }) } }));
+  app.use(
+    pinoHttp({
+      logger: ground.log,
+      serializers: {
+        req: (r: { method: string; url: string; id: unknown }) => ({ id: r.id, method: r.method, url: r.url.split("?")[0] }),
+        res: (r: { statusCode: number }) => ({ status: r.statusCode }),
+      },
+    }),
+  );
   app.get("/api/health", async (_, response) => {
     await ground.knex.raw("select 1");
     response.json({ healthy: true });

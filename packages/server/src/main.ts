@@ -10,7 +10,10 @@ import { stockShelf } from "./systems/library.js";
 const PORT_TAKEN = 3;
 
 const config = readConfig(process.env);
-const log = pino({ level: config.logLevel, base: null }, pino.destination({ dest: process.env["LODRIN_LOG_FILE"] ?? 1, sync: false, mkdir: true }));
+const log = pino(
+  { level: config.logLevel, base: null },
+  pino.destination({ dest: process.env["LODRIN_LOG_FILE"] ?? 1, sync: false, mkdir: true }),
+);
 const knex = connect(config.databaseUrl);
 const pool = poolFor(config.databaseUrl);
 

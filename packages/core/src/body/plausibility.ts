@@ -30,16 +30,41 @@ interface PairRule {
 
 /** Girths and widths that contradict each other. Common practice, no source. */
 const PAIRS: readonly PairRule[] = [
-  { less: "underbust", more: "bust", share: 1, says: "The under bust is larger than the bust. One of the two was read wrongly, or they were written in each other's place." },
+  {
+    less: "underbust",
+    more: "bust",
+    share: 1,
+    says: "The under bust is larger than the bust. One of the two was read wrongly, or they were written in each other's place.",
+  },
   { less: "neck", more: "chest", share: 0.62, says: "The neck is more than three fifths of the chest. Measure both again." },
   { less: "neck", more: "bust", share: 0.62, says: "The neck is more than three fifths of the bust. Measure both again." },
   { less: "wrist", more: "bicep", share: 1, says: "The wrist is larger than the upper arm." },
-  { less: "bust_span", more: "bust", share: 0.32, says: "The bust span is nearly a third of the bust: it is measured point to point, not round the body." },
+  {
+    less: "bust_span",
+    more: "bust",
+    share: 0.32,
+    says: "The bust span is nearly a third of the bust: it is measured point to point, not round the body.",
+  },
   { less: "half_back", more: "chest", share: 0.3, says: "This is nearly the whole back. Half back runs from the spine to one arm only." },
   { less: "back_width", more: "bust", share: 0.3, says: "This is nearly the whole back. It runs from the spine to one arm only." },
-  { less: "across_shoulder", more: "chest", share: 0.65, says: "The shoulder is very wide for this chest. It runs straight across the back, not over the arms." },
-  { less: "across_shoulder", more: "bust", share: 0.65, says: "The shoulder is very wide for this bust. It runs straight across the back, not over the arms." },
-  { less: "shoulder_length", more: "across_shoulder", share: 0.5, says: "One shoulder is longer than half of both. It runs from the side of the neck to the tip." },
+  {
+    less: "across_shoulder",
+    more: "chest",
+    share: 0.65,
+    says: "The shoulder is very wide for this chest. It runs straight across the back, not over the arms.",
+  },
+  {
+    less: "across_shoulder",
+    more: "bust",
+    share: 0.65,
+    says: "The shoulder is very wide for this bust. It runs straight across the back, not over the arms.",
+  },
+  {
+    less: "shoulder_length",
+    more: "across_shoulder",
+    share: 0.5,
+    says: "One shoulder is longer than half of both. It runs from the side of the neck to the tip.",
+  },
   { less: "shoulder_to_back_waist", more: "shoulder_to_hip", share: 0.95, says: "The back waist lies as low as the hip." },
 ];
 
@@ -47,9 +72,12 @@ const PAIRS: readonly PairRule[] = [
 export function doubtsOf(set: MeasurementsMm, unit: HomeUnit): Doubt[] {
   const doubts = Object.keys(set).flatMap((key) => aboutOne(key, set[key] as number, unit));
   const flagged = new Set(doubts.map((d) => d.key));
-  return [...doubts, ...inOrder(set, DOWN_THE_FRONT), ...inOrder(set, DOWN_THE_BACK), ...PAIRS.flatMap((rule) => aboutPair(rule, set))].filter(
-    (d) => d.with === undefined || !(flagged.has(d.key) || flagged.has(d.with)),
-  );
+  return [
+    ...doubts,
+    ...inOrder(set, DOWN_THE_FRONT),
+    ...inOrder(set, DOWN_THE_BACK),
+    ...PAIRS.flatMap((rule) => aboutPair(rule, set)),
+  ].filter((d) => d.with === undefined || !(flagged.has(d.key) || flagged.has(d.with)));
 }
 
 function aboutOne(key: string, value: number, unit: HomeUnit): Doubt[] {
@@ -58,8 +86,10 @@ function aboutOne(key: string, value: number, unit: HomeUnit): Doubt[] {
   const fits = (mm: number): boolean => mm >= known.from && mm <= known.to;
   if (fits(value)) return [];
   if (value <= 0) return [{ key, says: `${known.name} cannot be nothing. Measure again.` }];
-  if (fits(value / INCHES * 10)) return [{ key, says: `${known.name} looks like centimetres written as inches. With “cm” behind the figure it would fit a body.` }];
-  if (fits(value * INCHES / 10)) return [{ key, says: `${known.name} looks like inches written as centimetres. With “in” behind the figure it would fit a body.` }];
+  if (fits((value / INCHES) * 10))
+    return [{ key, says: `${known.name} looks like centimetres written as inches. With “cm” behind the figure it would fit a body.` }];
+  if (fits((value * INCHES) / 10))
+    return [{ key, says: `${known.name} looks like inches written as centimetres. With “in” behind the figure it would fit a body.` }];
   if (fits(value / 10)) return [{ key, says: `${known.name} looks ten times too large: millimetres written as centimetres?` }];
   const range = `${tapeText(known.from, unit)} to ${tapeText(known.to, unit)}`;
   return [{ key, says: `${known.name} is outside what human bodies measure (${range}). Measure again.` }];
@@ -70,7 +100,13 @@ function inOrder(set: MeasurementsMm, keys: readonly string[]): Doubt[] {
   return there.slice(1).flatMap((key, i): Doubt[] => {
     const above = there[i] as string;
     if ((set[key] as number) > (set[above] as number)) return [];
-    return [{ key, with: above, says: `${measurementName(key)} runs further down than ${measurementName(above).toLowerCase()}, so it should be longer.` }];
+    return [
+      {
+        key,
+        with: above,
+        says: `${measurementName(key)} runs further down than ${measurementName(above).toLowerCase()}, so it should be longer.`,
+      },
+    ];
   });
 }
 

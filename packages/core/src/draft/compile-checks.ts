@@ -10,7 +10,12 @@ import type { PlannedCheck, PlannedPiece, PlannedSew, PlanProblem } from "./plan
 type Report = (problem: PlanProblem) => void;
 
 /** Compiles the checks and the pairs of edges that are sewn together. */
-export function compileChecks(system: System, scope: Scope, pieces: readonly PlannedPiece[], report: Report): { checks: PlannedCheck[]; sews: PlannedSew[] } {
+export function compileChecks(
+  system: System,
+  scope: Scope,
+  pieces: readonly PlannedPiece[],
+  report: Report,
+): { checks: PlannedCheck[]; sews: PlannedSew[] } {
   const checks: PlannedCheck[] = [];
   const sews: PlannedSew[] = [];
   const known = new Set(pieces.map((p) => p.source.key));
@@ -30,11 +35,23 @@ export function compileChecks(system: System, scope: Scope, pieces: readonly Pla
 function compileCheck(source: Check, scope: Scope): PlannedCheck {
   const when = source.when === undefined ? undefined : compileAs(parseFormula(source.when), scope, "yesno");
   if (source.test === "holds") {
-    return { source, when, kind: "yesno", got: compileAs(parseFormula(source.got), scope, "yesno"), expected: undefined, upper: undefined, within: undefined };
+    return {
+      source,
+      when,
+      kind: "yesno",
+      got: compileAs(parseFormula(source.got), scope, "yesno"),
+      expected: undefined,
+      upper: undefined,
+      within: undefined,
+    };
   }
   const trees = [source.got, source.expected, source.upper].map((text) => (text === undefined ? undefined : parseFormula(text)));
   const kind = sharedKind(trees, scope);
-  const [got, expected, upper] = trees.map((tree) => tree && coerce(compile(tree, scope), kind, tree, scope)) as [Typed, Typed | undefined, Typed | undefined];
+  const [got, expected, upper] = trees.map((tree) => tree && coerce(compile(tree, scope), kind, tree, scope)) as [
+    Typed,
+    Typed | undefined,
+    Typed | undefined,
+  ];
   const within = source.within === undefined ? undefined : compileAs(parseFormula(source.within), scope, kind);
   return { source, when, kind, got, expected, upper, within };
 }
@@ -54,5 +71,9 @@ function compileSew(source: Sew, scope: Scope, known: ReadonlySet<string>): Plan
     if (!known.has(piece)) throw new FormulaError(`There is no piece ${piece}.`, "Name a piece drawn above.", [0, name.length]);
     return { piece, role, path: pathIndex(name, scope, [0, name.length]) };
   };
-  return { first: side(source.first), second: side(source.second), within: source.within === undefined ? undefined : compileAs(parseFormula(source.within), scope, "length") };
+  return {
+    first: side(source.first),
+    second: side(source.second),
+    within: source.within === undefined ? undefined : compileAs(parseFormula(source.within), scope, "length"),
+  };
 }

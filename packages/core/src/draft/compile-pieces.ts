@@ -41,7 +41,9 @@ function compilePiece(source: Piece, statement: number, scope: Scope, report: Re
     return [pointIndex(line.a, scope, line.at), pointIndex(line.b, scope, line.at)];
   };
   const levels = (source.levels ?? []).map((level, i) => part(`levels.${i}.line`, () => ({ label: level.label, ends: ends(level.line) })));
-  const notches = (source.notches ?? []).map((n) => part("notches", () => ({ point: pointIndex(n.at, scope, [0, 0]), id: n.at, marks: n.marks })));
+  const notches = (source.notches ?? []).map((n) =>
+    part("notches", () => ({ point: pointIndex(n.at, scope, [0, 0]), id: n.at, marks: n.marks })),
+  );
   return {
     statement,
     source,
@@ -55,7 +57,9 @@ function compilePiece(source: Piece, statement: number, scope: Scope, report: Re
 
 function compileEdge(piece: string, edge: Edge, scope: Scope): PlannedEdge {
   const items = edge.along.map((item) =>
-    "point" in item ? { point: pointIndex(item.point, scope, [0, 0]) } : { path: pathIndex(item.path, scope, [0, 0]), reversed: item.reversed ?? false },
+    "point" in item
+      ? { point: pointIndex(item.point, scope, [0, 0]) }
+      : { path: pathIndex(item.path, scope, [0, 0]), reversed: item.reversed ?? false },
   );
   const allow: Typed | undefined = edge.allow === undefined ? undefined : compileAs(parseFormula(edge.allow), scope, "length");
   const name = `${piece}.${edge.role}`;

@@ -10,7 +10,16 @@ import type { Filled } from "../verb/verb.js";
 import { compileChecks } from "./compile-checks.js";
 import { compilePieces } from "./compile-pieces.js";
 import { lineReader, pathReader, pointReader } from "./lines.js";
-import type { Plan, PlannedChoice, PlannedFormula, PlannedMeasure, PlannedSetting, PlannedStep, PlanProblem, StepStatement } from "./plan.js";
+import type {
+  Plan,
+  PlannedChoice,
+  PlannedFormula,
+  PlannedMeasure,
+  PlannedSetting,
+  PlannedStep,
+  PlanProblem,
+  StepStatement,
+} from "./plan.js";
 import { gather, gatherLine, noReferences, type References } from "./references.js";
 import { SHAPES } from "./shapes/index.js";
 
@@ -118,7 +127,14 @@ class Compiler {
     const when = s.when === undefined ? undefined : this.formula(s.when, "yesno", i, "when")?.typed;
     const fallback = s.fallback === undefined ? undefined : this.formula(s.fallback, kind, i, "fallback");
     this.scope.names.set(s.key, { kind, slot, what: `The measurement ${s.key}` });
-    this.measures.push({ source: s, slot, from: this.fixed(s.from, kind, i, "from", 0), to: this.fixed(s.to, kind, i, "to", Infinity), when, fallback });
+    this.measures.push({
+      source: s,
+      slot,
+      from: this.fixed(s.from, kind, i, "from", 0),
+      to: this.fixed(s.to, kind, i, "to", Infinity),
+      when,
+      fallback,
+    });
   }
 
   private setting(s: Setting, i: number): void {
@@ -128,7 +144,8 @@ class Compiler {
     const words = ["", ...(s.words ?? [])];
     const defaultWord = Math.max(0, words.indexOf(s.default));
     this.scope.names.set(s.key, { kind: s.kind, slot, what: `The setting ${s.key}`, ...(s.words ? { words, wordSlot } : {}) });
-    const value = defaultWord > 0 ? Number.NaN : s.kind === "yesno" ? Number(s.default === "yes") : this.fixed(s.default, s.kind, i, "default", 0);
+    const value =
+      defaultWord > 0 ? Number.NaN : s.kind === "yesno" ? Number(s.default === "yes") : this.fixed(s.default, s.kind, i, "default", 0);
     this.settings.push({
       source: s,
       slot,
@@ -229,7 +246,11 @@ class Compiler {
     const verb = VERBS.get(s.verb);
     const form = verb?.forms[s.form];
     if (!verb || !form) {
-      this.problems.push({ statement: i, why: `“${s.verb}” is not a way of placing a point.`, mend: `There are: ${[...VERBS.keys()].join(", ")}.` });
+      this.problems.push({
+        statement: i,
+        why: `“${s.verb}” is not a way of placing a point.`,
+        mend: `There are: ${[...VERBS.keys()].join(", ")}.`,
+      });
       return undefined;
     }
     const place = verb.prepare(s.form, this.fill(s, i, uses, formulas));
@@ -259,7 +280,11 @@ class Compiler {
       angle: (name) => figure(name, "angle"),
       point: (name) => {
         uses.points.add(text(name));
-        return inPart(name, () => pointReader(text(name), this.scope, [0, text(name).length]), () => ({ x: 0, y: 0 }));
+        return inPart(
+          name,
+          () => pointReader(text(name), this.scope, [0, text(name).length]),
+          () => ({ x: 0, y: 0 }),
+        );
       },
       line: (name) =>
         inPart(
@@ -273,7 +298,11 @@ class Compiler {
         ),
       path: (name) => {
         uses.names.add(text(name));
-        return inPart(name, () => pathReader(text(name), this.scope, [0, text(name).length]), () => ({ parts: [] }));
+        return inPart(
+          name,
+          () => pathReader(text(name), this.scope, [0, text(name).length]),
+          () => ({ parts: [] }),
+        );
       },
     };
   }

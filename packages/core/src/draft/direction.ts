@@ -26,7 +26,11 @@ export function headingOf(text: string, scope: Scope, uses: References): Heading
   const lead = square ?? along;
   if (lead) return alongLine(text, lead[0].length, square !== null, scope, uses);
   const angle = /^at\s+/.exec(text);
-  if (!angle) throw new FormulaError(`“${text}” is not a direction.`, "Write square to #1-#2, along #1-#2, plumb, level, or at 45°.", [0, text.length]);
+  if (!angle)
+    throw new FormulaError(`“${text}” is not a direction.`, "Write square to #1-#2, along #1-#2, plumb, level, or at 45°.", [
+      0,
+      text.length,
+    ]);
   const tree = parseFormula(text.slice(angle[0].length));
   gather(tree, uses);
   return compileAs(tree, scope, "angle").run;
@@ -39,7 +43,11 @@ function alongLine(text: string, lead: number, square: boolean, scope: Scope, us
   return (f, chord) => {
     const target = read(f);
     const u = target.line ? direction(target.line) : towardsEnd(target.path, chord);
-    if (!u) throw new DraftError("The line that gives the direction has no length.", "Its two points fall on each other: check the measurements.");
+    if (!u)
+      throw new DraftError(
+        "The line that gives the direction has no length.",
+        "Its two points fall on each other: check the measurements.",
+      );
     return towards(square ? { x: -u.y, y: u.x } : u, chord);
   };
 }

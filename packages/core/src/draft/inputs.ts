@@ -1,5 +1,5 @@
 import { parseTape } from "../quantity/parse-tape.js";
-import { MM_PER } from "../quantity/units.js";
+import { type HomeUnit, MM_PER } from "../quantity/units.js";
 import { tapeText } from "../quantity/tape.js";
 import type { Plan, PlannedChoice, PlannedMeasure, PlannedSetting } from "./plan.js";
 
@@ -19,16 +19,19 @@ export interface Inputs {
   readonly problems: readonly InputProblem[];
 }
 
-/** Reads measurements and settings for a plan. Unknown keys and unreadable answers are problems; nothing is guessed. */
-export function readInputs(plan: Plan, measurements: Given, settings: Given): Inputs {
+/**
+ * Reads measurements and settings for a plan. Unreadable answers are problems; nothing is guessed. `writtenIn` is the
+ * unit of measurements written without one; settings without a unit are in the system's own.
+ */
+export function readInputs(plan: Plan, measurements: Given, settings: Given, writtenIn: HomeUnit = plan.system.unit): Inputs {
   const values = new Map<string, number>();
   const words = new Map<string, number>();
   const problems: InputProblem[] = [];
   const measures = new Map(plan.measures.map((m) => [m.source.key, m]));
   for (const [key, given] of Object.entries(measurements)) {
-    const measure = Object.hasOwn(measurements, key) ? measures.get(key) : undefined;
+    const measure = measures.get(key);
     if (!measure) continue;
-    take(readMeasure(measure, given, plan), (value) => values.set(key, value), key, problems);
+    take(readMeasure(measure, given, writtenIn), (value) => values.set(key, value), key, problems);
   }
   const knobs = new Map(plan.settings.map((s) => [s.source.key, s]));
   const choices = new Map(plan.choices.map((c) => [c.source.key, c]));
@@ -50,13 +53,12 @@ function take(read: number | string, keep: (value: number) => void, key: string,
   else keep(read);
 }
 
-function readMeasure(measure: PlannedMeasure, given: string | number, plan: Plan): number | string {
+function readMeasure(measure: PlannedMeasure, given: string | number, unit: HomeUnit): number | string {
   if (measure.source.kind === "number") return readNumber(given);
-  return readLength(given, plan);
+  return readLength(given, unit);
 }
 
-function readLength(given: string | number, plan: Plan): number | string {
-  const { unit } = plan.system;
+function readLength(given: string | number, unit: HomeUnit): number | string {
   if (typeof given === "number") return Number.isFinite(given) ? given * MM_PER[unit] : `${given} is not a length.`;
   const read = parseTape(given.replace(/^\s*[-−]/, ""), unit);
   if (!read.ok) return read.why;
@@ -73,7 +75,7 @@ function readNumber(given: string | number): number | string {
 function readSetting(setting: PlannedSetting, given: string | number, plan: Plan): number | string {
   const { kind, key } = setting.source;
   if (kind === "yesno") return given === "yes" || given === 1 ? 1 : given === "no" || given === 0 ? 0 : `${key} is yes or no.`;
-  if (kind === "length") return readLength(given, plan);
+  if (kind === "length") return readLength(given, plan.system.unit);
   const value = readNumber(typeof given === "string" ? given.replace(/°\s*$/, "") : given);
   return kind === "angle" && typeof value === "number" ? (value * Math.PI) / 180 : value;
 }

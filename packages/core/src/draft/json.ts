@@ -27,7 +27,17 @@ export interface RunJson {
 /** The open form of a run. `slug` names the system. */
 export function runToJson(run: Run, slug: string): RunJson {
   const { plan, frame } = run;
-  const json: RunJson = { system: slug, unit: plan.system.unit, points: {}, values: {}, paths: {}, pieces: [], checks: [], warnings: [], trace: [] };
+  const json: RunJson = {
+    system: slug,
+    unit: plan.system.unit,
+    points: {},
+    values: {},
+    paths: {},
+    pieces: [],
+    checks: [],
+    warnings: [],
+    trace: [],
+  };
   plan.steps.forEach(({ source, board }, i) => {
     if (run.outcomes[i]?.status !== "drawn") return;
     if (source.is === "point") {

@@ -5,14 +5,18 @@ import { runChecks } from "../check/run.js";
 import type { CheckResult } from "../check/result.js";
 import { buildPieces } from "../piece/build.js";
 import type { PieceResult } from "../piece/piece.js";
+import type { HomeUnit } from "../quantity/units.js";
 import { pointText } from "../verb/form.js";
 import { DraftError } from "../verb/draft-error.js";
 import { type Given, type InputProblem, type Inputs, rangeText, readInputs } from "./inputs.js";
 import { MissingPart } from "./missing.js";
-import type { Plan, PlannedStep } from "./plan.js";
+import type { Plan, PlannedMeasure, PlannedSetting, PlannedStep } from "./plan.js";
 
 /** How a step came out. */
-export type StepOutcome = { readonly status: "drawn" } | { readonly status: "skipped"; readonly why: string } | { readonly status: "failed"; readonly why: string; readonly mend: string };
+export type StepOutcome =
+  | { readonly status: "drawn" }
+  | { readonly status: "skipped"; readonly why: string }
+  | { readonly status: "failed"; readonly why: string; readonly mend: string };
 
 /** A doubt that does not stop the draft. */
 export interface Warning {
@@ -36,10 +40,10 @@ const DRAWN: StepOutcome = { status: "drawn" };
 
 /**
  * Drafts one body. Pure: the same plan and answers give the same run. A step that cannot be drawn is reported and
- * what does not lean on it is drawn all the same. Never throws for what a person typed.
+ * what does not lean on it is drawn all the same. `writtenIn` is the unit of measurements written without one. Never throws for what a person typed.
  */
-export function run(plan: Plan, measurements: Given, settings: Given = {}): Run {
-  const inputs = readInputs(plan, measurements, settings);
+export function run(plan: Plan, measurements: Given, settings: Given = {}, writtenIn: HomeUnit = plan.system.unit): Run {
+  const inputs = readInputs(plan, measurements, settings, writtenIn);
   const frame: Frame = {
     slots: new Float64Array(plan.scope.slotCount).fill(Number.NaN),
     points: new Array<undefined>(plan.scope.points.size),
@@ -56,21 +60,21 @@ export function run(plan: Plan, measurements: Given, settings: Given = {}): Run 
 function fillSlots(plan: Plan, inputs: Inputs, frame: Frame): string[] {
   const { slots } = frame;
   for (const m of plan.measures) slots[m.slot] = inputs.values.get(m.source.key) ?? Number.NaN;
-  for (const s of plan.settings) {
-    const word = inputs.words.get(s.source.key);
-    const value = inputs.values.get(s.source.key);
-    slots[s.wordSlot] = word ?? (value === undefined ? s.defaultWord : 0);
-    slots[s.slot] = word === undefined ? (value ?? s.default) : Number.NaN;
-  }
+  for (const s of plan.settings) fillSetting(s, inputs, slots);
   for (const c of plan.choices) slots[c.wordSlot] = inputs.words.get(c.source.key) ?? 0;
-  const missing: string[] = [];
-  for (const m of plan.measures) {
-    if (!Number.isNaN(slots[m.slot] as number)) continue;
-    if (m.fallback) slots[m.slot] = m.fallback.typed.run(frame);
-    if (!Number.isFinite(slots[m.slot] as number) && !m.source.checkOnly && (!m.when || m.when.run(frame))) missing.push(m.source.key);
-  }
-  return missing;
+  for (const m of plan.measures) if (m.fallback && Number.isNaN(slots[m.slot] as number)) slots[m.slot] = m.fallback.typed.run(frame);
+  return plan.measures.filter((m) => !Number.isFinite(slots[m.slot] as number) && asked(m, frame)).map((m) => m.source.key);
 }
+
+function fillSetting(s: PlannedSetting, inputs: Inputs, slots: Float64Array): void {
+  const word = inputs.words.get(s.source.key);
+  const value = inputs.values.get(s.source.key);
+  slots[s.wordSlot] = word ?? (value === undefined ? s.defaultWord : 0);
+  slots[s.slot] = word === undefined ? (value ?? s.default) : Number.NaN;
+}
+
+/** True when the draft cannot do without this measurement, with the choices as they stand. */
+const asked = (m: PlannedMeasure, frame: Frame): boolean => !m.source.checkOnly && (!m.when || m.when.run(frame) !== 0);
 
 function drawSteps(plan: Plan, frame: Frame): StepOutcome[] {
   const outcomes: StepOutcome[] = [];
@@ -87,9 +91,11 @@ function drawStep(step: PlannedStep, plan: Plan, frame: Frame, before: readonly 
     return DRAWN;
   } catch (error) {
     clear(step, plan, frame);
-    if (error instanceof MissingPart) return { status: "failed", why: `It leans on ${error.what}, ${absence(error.what, plan, before)}.`, mend: "Put that right first." };
+    if (error instanceof MissingPart)
+      return { status: "failed", why: `It leans on ${error.what}, ${absence(error.what, plan, before)}.`, mend: "Put that right first." };
     if (error instanceof DraftError || error instanceof FormulaError) return { status: "failed", why: error.why, mend: error.mend };
-    if (error instanceof RangeError) return { status: "failed", why: error.message, mend: "Check the measurement, or add a row to the table." };
+    if (error instanceof RangeError)
+      return { status: "failed", why: error.message, mend: "Check the measurement, or add a row to the table." };
     throw error;
   }
 }
@@ -125,7 +131,9 @@ function clear(step: PlannedStep, plan: Plan, frame: Frame): void {
 
 /** Why a point or path is not on the draft. */
 function absence(what: string, plan: Plan, before: readonly StepOutcome[]): string {
-  const index = plan.steps.findIndex((s) => (s.source.is === "point" ? pointText(s.source.id) === what : s.source.is === "path" && s.source.key === what));
+  const index = plan.steps.findIndex((s) =>
+    s.source.is === "point" ? pointText(s.source.id) === what : s.source.is === "path" && s.source.key === what,
+  );
   const outcome = before[index];
   return outcome?.status === "skipped" ? `which is left out: ${outcome.why.replace(/\.$/, "").toLowerCase()}` : "which could not be drawn";
 }
@@ -138,11 +146,15 @@ function warningsOf(plan: Plan, frame: Frame, problems: readonly InputProblem[])
     const value = frame.slots[m.slot] as number;
     if (!outside(value, m.from, m.to)) continue;
     const range = m.source.kind === "number" ? `${m.from} to ${m.to}` : rangeText(m.from, m.to, unit);
-    warnings.push({ key: m.source.key, says: `${m.source.key} is outside what this system expects (${range}). Measure again, or go on knowingly.` });
+    warnings.push({
+      key: m.source.key,
+      says: `${m.source.key} is outside what this system expects (${range}). Measure again, or go on knowingly.`,
+    });
   }
   for (const s of plan.settings) {
     const value = frame.slots[s.slot] as number;
-    if (outside(value, s.from, s.to)) warnings.push({ key: s.source.key, says: `${s.source.key} is set outside the range its author gave.` });
+    if (outside(value, s.from, s.to))
+      warnings.push({ key: s.source.key, says: `${s.source.key} is set outside the range its author gave.` });
   }
   return warnings;
 }

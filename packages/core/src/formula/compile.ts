@@ -37,7 +37,11 @@ function build(tree: Tree, scope: Scope): Typed {
     case "call":
       return call(tree, scope);
     case "text":
-      throw new FormulaError(`“${tree.value}” is a word, not a figure.`, "Words stand only in comparisons, like length_from == nape.", tree.at);
+      throw new FormulaError(
+        `“${tree.value}” is a word, not a figure.`,
+        "Words stand only in comparisons, like length_from == nape.",
+        tree.at,
+      );
     case "point":
       throw new FormulaError(`#${tree.id} is a place, not a figure.`, `Measure from it: dist(#1, #${tree.id}).`, tree.at);
   }
@@ -66,7 +70,11 @@ export function coerce(typed: Typed, want: Kind, tree: Tree, scope: Scope): Type
     if (want === "angle") return scaled(typed, Math.PI / 180, "angle");
     if (want === "number") return { ...typed, kind: "number" };
   }
-  throw new FormulaError(`${kindInWords(want)} is asked for here, but this is ${kindInWords(typed.kind)}.`.replace(/^./, (c) => c.toUpperCase()), mendKind(typed.kind, want), tree.at);
+  throw new FormulaError(
+    `${kindInWords(want)} is asked for here, but this is ${kindInWords(typed.kind)}.`.replace(/^./, (c) => c.toUpperCase()),
+    mendKind(typed.kind, want),
+    tree.at,
+  );
 }
 
 function mendKind(is: Kind, want: Kind): string {
@@ -86,7 +94,11 @@ function nameValue(tree: Tree & { type: "name" }, scope: Scope): Typed {
   const { slot, options } = entry;
   if (!options) {
     if (entry.kind === "choice") {
-      throw new FormulaError(`${tree.name} is a choice without a figure.`, `Compare it: ${tree.name} == ${entry.words?.[0] ?? "option"}.`, tree.at);
+      throw new FormulaError(
+        `${tree.name} is a choice without a figure.`,
+        `Compare it: ${tree.name} == ${entry.words?.[0] ?? "option"}.`,
+        tree.at,
+      );
     }
     return { kind: entry.kind, run: (f) => f.slots[slot] as number };
   }
@@ -103,7 +115,11 @@ export function lookUp(name: string, scope: Scope, tree: Tree): NameEntry {
     throw new FormulaError(`${name} stands further below.`, "A step may use only what stands above it: move one of the two.", tree.at);
   }
   const near = suggest(name, scope.names.keys());
-  throw new FormulaError(`Nothing here is called ${name}.`, near ? `Did you mean ${near}?` : "Add it as a measurement, a setting or a value above.", tree.at);
+  throw new FormulaError(
+    `Nothing here is called ${name}.`,
+    near ? `Did you mean ${near}?` : "Add it as a measurement, a setting or a value above.",
+    tree.at,
+  );
 }
 
 function negative(tree: Tree & { type: "unary" }, scope: Scope): Typed {
@@ -118,7 +134,8 @@ function notTrue(tree: Tree & { type: "unary" }, scope: Scope): Typed {
 /** A part that must be a figure: not a yes-or-no, not a choice. */
 function figure(tree: Tree, scope: Scope): Typed {
   const typed = compile(tree, scope);
-  if (typed.kind === "yesno" || typed.kind === "choice") throw new FormulaError(`This is ${kindInWords(typed.kind)}, not a figure.`, "Use if(…, a, b) to turn it into one.", tree.at);
+  if (typed.kind === "yesno" || typed.kind === "choice")
+    throw new FormulaError(`This is ${kindInWords(typed.kind)}, not a figure.`, "Use if(…, a, b) to turn it into one.", tree.at);
   return typed;
 }
 
@@ -163,7 +180,11 @@ function fold(kind: Kind, a: Typed, b: Typed, sign: 1 | -1): Typed {
 function product(a: Typed, b: Typed, tree: Tree): Typed {
   const plain = (k: Kind): boolean => k === "number" || k === "bare";
   if (!plain(a.kind) && !plain(b.kind)) {
-    throw new FormulaError(`${kindInWords(a.kind)} times ${kindInWords(b.kind)} is not a length.`.replace(/^./, (c) => c.toUpperCase()), "Multiply by a plain number; for the side of a right angle use leg(slant, side).", tree.at);
+    throw new FormulaError(
+      `${kindInWords(a.kind)} times ${kindInWords(b.kind)} is not a length.`.replace(/^./, (c) => c.toUpperCase()),
+      "Multiply by a plain number; for the side of a right angle use leg(slant, side).",
+      tree.at,
+    );
   }
   const kind = plain(a.kind) ? (plain(b.kind) && (a.kind === "number" || b.kind === "number") ? "number" : b.kind) : a.kind;
   if (b.constant !== undefined) return scaled(a, b.constant, kind);
@@ -174,7 +195,11 @@ function product(a: Typed, b: Typed, tree: Tree): Typed {
 function quotient(a: Typed, b: Typed, tree: Tree & { type: "binary" }): Typed {
   const plain = b.kind === "number" || b.kind === "bare";
   if (!plain && b.kind !== a.kind) {
-    throw new FormulaError(`${kindInWords(a.kind)} cannot be divided by ${kindInWords(b.kind)}.`.replace(/^./, (c) => c.toUpperCase()), "Divide by a plain number, or a length by a length.", tree.at);
+    throw new FormulaError(
+      `${kindInWords(a.kind)} cannot be divided by ${kindInWords(b.kind)}.`.replace(/^./, (c) => c.toUpperCase()),
+      "Divide by a plain number, or a length by a length.",
+      tree.at,
+    );
   }
   const kind: Kind = !plain ? "number" : a.kind === "bare" && b.kind === "number" ? "number" : a.kind;
   if (b.constant === 0) throw new FormulaError("This divides by zero.", "Write another divisor.", tree.right.at);
@@ -226,21 +251,27 @@ function call(tree: Tree & { type: "call" }, scope: Scope): Typed {
   const table = scope.tables.get(tree.fn);
   if (table) {
     const [arg] = tree.args;
-    if (!arg || tree.args.length !== 1) throw new FormulaError(`The table ${tree.fn} is read with one value.`, `Write ${tree.fn}(bust).`, tree.at);
+    if (!arg || tree.args.length !== 1)
+      throw new FormulaError(`The table ${tree.fn} is read with one value.`, `Write ${tree.fn}(bust).`, tree.at);
     const by = compileAs(arg, scope, table.by).run;
     return { kind: table.gives, run: (f) => table.at(by(f)) };
   }
   const fn = FUNCTIONS.get(tree.fn);
   if (!fn) {
     const near = suggest(tree.fn, [...FUNCTIONS.keys(), "if", ...scope.tables.keys()]);
-    throw new FormulaError(`There is no function ${tree.fn}.`, near ? `Did you mean ${near}(…)?` : `There are: ${[...FUNCTIONS.keys(), "if"].join(", ")}.`, tree.at);
+    throw new FormulaError(
+      `There is no function ${tree.fn}.`,
+      near ? `Did you mean ${near}(…)?` : `There are: ${[...FUNCTIONS.keys(), "if"].join(", ")}.`,
+      tree.at,
+    );
   }
   return functionCall(fn, tree, scope);
 }
 
 function condition(tree: Tree & { type: "call" }, scope: Scope): Typed {
   const [test, yes, no] = tree.args;
-  if (!test || !yes || !no || tree.args.length !== 3) throw new FormulaError("if takes a condition and two values.", "Write if(bust < 42, 1, 1 1/4).", tree.at);
+  if (!test || !yes || !no || tree.args.length !== 3)
+    throw new FormulaError("if takes a condition and two values.", "Write if(bust < 42, 1, 1 1/4).", tree.at);
   const when = compileAs(test, scope, "yesno").run;
   const a = compile(yes, scope);
   const b = compile(no, scope);
@@ -252,7 +283,11 @@ function condition(tree: Tree & { type: "call" }, scope: Scope): Typed {
 function functionCall(fn: FormulaFunction, tree: Tree & { type: "call" }, scope: Scope): Typed {
   const need = fn.parameters.length;
   if (fn.more ? tree.args.length < need : tree.args.length !== need) {
-    throw new FormulaError(`${fn.name} takes ${need}${fn.more ? " or more" : ""} ${need === 1 ? "value" : "values"}, here are ${tree.args.length}.`, `It gives ${fn.says}.`, tree.at);
+    throw new FormulaError(
+      `${fn.name} takes ${need}${fn.more ? " or more" : ""} ${need === 1 ? "value" : "values"}, here are ${tree.args.length}.`,
+      `It gives ${fn.says}.`,
+      tree.at,
+    );
   }
   const parameter = (i: number): Parameter => fn.parameters[Math.min(i, need - 1)] as Parameter;
   const shared = sharedKind(tree, parameter, scope);
@@ -304,7 +339,8 @@ function absent(what: string, tree: Tree): never {
 export function pointIndex(id: string, scope: Scope, at: Tree["at"]): number {
   const index = scope.points.get(id);
   if (index !== undefined) return index;
-  if (scope.anywhere.has(`#${id}`)) throw new FormulaError(`#${id} stands further below.`, "A step may use only points placed before it: move one of the two.", at);
+  if (scope.anywhere.has(`#${id}`))
+    throw new FormulaError(`#${id} stands further below.`, "A step may use only points placed before it: move one of the two.", at);
   throw new FormulaError(`There is no point #${id}.`, "Use a point placed above.", at);
 }
 

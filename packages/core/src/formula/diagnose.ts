@@ -12,8 +12,18 @@ export function diagnose(tree: Tree, scope: Scope, frame: Frame): FormulaError {
     const entry = scope.names.get(tree.name);
     return new FormulaError(`${entry?.what ?? tree.name} is missing.`, "Fill it in to go on.", tree.at);
   }
-  if (tree.type === "binary" && tree.op === "/") return new FormulaError("This divides by zero.", "With these measurements the divisor comes to nothing; change it or the measurement.", tree.right.at);
-  if (tree.type === "call") return new FormulaError(`${tree.fn} has no answer for these figures.`, "A slant shorter than its side, or a root of less than nothing: check the measurements.", tree.at);
+  if (tree.type === "binary" && tree.op === "/")
+    return new FormulaError(
+      "This divides by zero.",
+      "With these measurements the divisor comes to nothing; change it or the measurement.",
+      tree.right.at,
+    );
+  if (tree.type === "call")
+    return new FormulaError(
+      `${tree.fn} has no answer for these figures.`,
+      "A slant shorter than its side, or a root of less than nothing: check the measurements.",
+      tree.at,
+    );
   return new FormulaError("This comes to no figure.", "Check the measurements it uses.", tree.at);
 }
 

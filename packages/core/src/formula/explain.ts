@@ -106,26 +106,32 @@ function spell(given: Tree, t: Teller, reduce: boolean, plain: boolean): string 
   const tree = given.type === "bracket" ? given : unfold(given, t);
   switch (tree.type) {
     case "binary":
-      if (tree.op === "+" || tree.op === "-") {
-        const right = unfold(tree.right, t);
-        const text = spell(right, t, reduce, plain);
-        const needsBracket = !reduce && tree.op === "-" && right.type === "binary" && (right.op === "+" || right.op === "-");
-        return `${spell(tree.left, t, reduce, plain)} ${SIGN[tree.op]} ${needsBracket ? `(${text})` : text}`;
-      }
-      if (tree.op === "*" || tree.op === "/") {
-        return reduce ? figureText(tree, t, plain) : `${factor(tree.left, t, isPlain(tree.left, t))} ${SIGN[tree.op]} ${factor(tree.right, t, true)}`;
-      }
-      return figureText(tree, t, plain);
+      return spellBinary(tree, t, reduce, plain);
     case "bracket":
       return reduce ? figureText(tree.inner, t, plain) : `(${spell(tree.inner, t, false, plain)})`;
     case "unary":
       return reduce ? figureText(tree, t, plain) : `−${factor(tree.arg, t, plain)}`;
     case "call":
-      return reduce || measuresDraft(tree.fn) ? figureText(tree, t, plain) : `${tree.fn}(${tree.args.map((a) => spell(a, t, false, plain)).join(", ")})`;
+      return reduce || measuresDraft(tree.fn)
+        ? figureText(tree, t, plain)
+        : `${tree.fn}(${tree.args.map((a) => spell(a, t, false, plain)).join(", ")})`;
     default:
       return figureText(tree, t, plain);
   }
 }
+
+function spellBinary(tree: Tree & { type: "binary" }, t: Teller, reduce: boolean, plain: boolean): string {
+  if (isSum(tree)) {
+    const right = unfold(tree.right, t);
+    const text = spell(right, t, reduce, plain);
+    const bracketed = !reduce && tree.op === "-" && isSum(right) ? `(${text})` : text;
+    return `${spell(tree.left, t, reduce, plain)} ${SIGN[tree.op]} ${bracketed}`;
+  }
+  if (reduce || tree.op === "and" || tree.op === "or") return figureText(tree, t, plain);
+  return `${factor(tree.left, t, isPlain(tree.left, t))} ${SIGN[tree.op]} ${factor(tree.right, t, true)}`;
+}
+
+const isSum = (tree: Tree): boolean => tree.type === "binary" && (tree.op === "+" || tree.op === "-");
 
 const isPlain = (tree: Tree, t: Teller): boolean => compile(tree, t.scope).kind !== "length";
 
@@ -136,5 +142,5 @@ const measuresDraft = (fn: string): boolean => FUNCTIONS.get(fn)?.parameters.som
 function factor(given: Tree, t: Teller, plain: boolean): string {
   const tree = unfold(given, t);
   const text = spell(tree, t, false, plain);
-  return tree.type === "binary" && (tree.op === "+" || tree.op === "-") ? `(${text})` : text;
+  return isSum(tree) ? `(${text})` : text;
 }

@@ -41,15 +41,25 @@ export const FUNCTIONS: ReadonlyMap<string, FormulaFunction> = new Map(
     of("leg", ["length", "length"], "length", "the other side of a right angle: √(slant² − side²)", (slant: number, side: number) =>
       Math.sqrt(slant * slant - side * side),
     ),
-    of("round", ["same", "same"], "same", "to the nearest step, halves upward", (x: number, to: number) => steps(x, to, (n) => Math.floor(n + 0.5 + 1e-9))),
+    of("round", ["same", "same"], "same", "to the nearest step, halves upward", (x: number, to: number) =>
+      steps(x, to, (n) => Math.floor(n + 0.5 + 1e-9)),
+    ),
     of("up", ["same", "same"], "same", "up to the next step", (x: number, to: number) => steps(x, to, (n) => Math.ceil(n - 1e-9))),
     of("down", ["same", "same"], "same", "down to the step below", (x: number, to: number) => steps(x, to, (n) => Math.floor(n + 1e-9))),
     of("sin", ["angle"], "number", "sine", (a: number) => Math.sin(a)),
     of("cos", ["angle"], "number", "cosine", (a: number) => Math.cos(a)),
     of("tan", ["angle"], "number", "tangent", (a: number) => Math.tan(a)),
-    of("atan2", ["same", "same"], "angle", "the angle whose tangent is the first by the second", (y: number, x: number) => Math.atan2(y, x)),
+    of("atan2", ["same", "same"], "angle", "the angle whose tangent is the first by the second", (y: number, x: number) =>
+      Math.atan2(y, x),
+    ),
     of("dist", ["point", "point"], "length", "straight distance", (a: Point, b: Point) => distance(a, b)),
-    of("across", ["point", "point"], "length", "level distance from the first to the second, to the right", (a: Point, b: Point) => b.x - a.x),
+    of(
+      "across",
+      ["point", "point"],
+      "length",
+      "level distance from the first to the second, to the right",
+      (a: Point, b: Point) => b.x - a.x,
+    ),
     of("drop", ["point", "point"], "length", "plumb distance from the first down to the second", (a: Point, b: Point) => b.y - a.y),
     of("len", ["path"], "length", "length along the path", (path: Parameters<typeof pathLength>[0]) => pathLength(path)),
   ].map((f) => [f.name, f]),

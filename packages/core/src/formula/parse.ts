@@ -32,7 +32,8 @@ function guarded(text: string, startRule: Start): unknown {
   const end = text.length;
   if (text.trim() === "") throw new FormulaError("Something is missing here.", NEEDED[startRule], [0, end]);
   if (end > LONGEST_FORMULA) throw new FormulaError("This formula is too long to be one rule.", "Split it into named values.", [0, end]);
-  if (depthOf(text) > DEEPEST_BRACKETS) throw new FormulaError("The brackets go too deep.", "Split the formula into named values.", [0, end]);
+  if (depthOf(text) > DEEPEST_BRACKETS)
+    throw new FormulaError("The brackets go too deep.", "Split the formula into named values.", [0, end]);
   try {
     return parseGrammar(text, { startRule });
   } catch (error) {
@@ -60,6 +61,7 @@ function fromSyntax(error: unknown, text: string, startRule: Start): FormulaErro
     return new FormulaError(`The line stops after “${text.trim()}”.`, NEEDED[startRule], [text.length, text.length]);
   }
   const rest = /^\S+/.exec(text.slice(at))?.[0] ?? place.found;
-  if (place.found === ")" && opened <= 0) return new FormulaError("A bracket is closed that was never opened.", "Take the ) away.", [at, at + 1]);
+  if (place.found === ")" && opened <= 0)
+    return new FormulaError("A bracket is closed that was never opened.", "Take the ) away.", [at, at + 1]);
   return new FormulaError(`“${rest}” cannot stand here.`, NEEDED[startRule], [at, at + rest.length]);
 }

@@ -24,4 +24,9 @@ export function boundsOf(places: Iterable<Point>): Bounds | undefined {
 }
 
 /** The box grown by `mm` on every side. */
-export const growBounds = (b: Bounds, mm: number): Bounds => ({ minX: b.minX - mm, minY: b.minY - mm, maxX: b.maxX + mm, maxY: b.maxY + mm });
+export const growBounds = (b: Bounds, mm: number): Bounds => ({
+  minX: b.minX - mm,
+  minY: b.minY - mm,
+  maxX: b.maxX + mm,
+  maxY: b.maxY + mm,
+});

@@ -4,7 +4,10 @@ import type { Point } from "./point.js";
 
 /** Fixed-point text with trailing zeros cut; never an exponent, never "-0". */
 export function mmText(value: number, decimals = 3): string {
-  const text = value.toFixed(decimals).replace(/(\.\d*?)0+$/, "$1").replace(/\.$/, "");
+  const text = value
+    .toFixed(decimals)
+    .replace(/(\.\d*?)0+$/, "$1")
+    .replace(/\.$/, "");
   return text === "-0" ? "0" : text;
 }
 

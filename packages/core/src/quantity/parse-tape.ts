@@ -24,7 +24,10 @@ const LONGEST_MM = 10_000;
  * A figure without a unit is taken in `home`. Lengths are from 0 to 10 m. Never throws.
  */
 export function parseTape(typed: string, home: HomeUnit): TapeParse {
-  const text = typed.trim().replace(/\u00a0/g, " ").replace(/[⁄∕]/g, "/");
+  const text = typed
+    .trim()
+    .replace(/\u00a0/g, " ")
+    .replace(/[⁄∕]/g, "/");
   if (text === "") return no("Nothing is written here yet.");
   const match = /^([-−]?)\s*([\d.,/\s½¼¾⅓⅔⅛⅜⅝⅞-]*?)\s*([a-z"″”']*)\.?$/i.exec(text);
   if (!match) return no(`“${typed.trim()}” is not a length. Write it like 38 1/2, 38½, 97.8 cm or 978 mm.`);

@@ -55,7 +55,12 @@ export const Setting = Type.Object(
 );
 
 export const Option = Type.Object(
-  { name: Type.String({ minLength: 1, maxLength: 60 }), formula: Type.Optional(FormulaText), reason: Type.Optional(Text), suits: Type.Optional(Text) },
+  {
+    name: Type.String({ minLength: 1, maxLength: 60 }),
+    formula: Type.Optional(FormulaText),
+    reason: Type.Optional(Text),
+    suits: Type.Optional(Text),
+  },
   closed,
 );
 
@@ -84,7 +89,15 @@ export const Board = Type.Object(
     title: Text,
     centre: Type.Union([Type.Literal("fold"), Type.Literal("edge")]),
     room: Type.Optional(
-      Type.Object({ above: Type.Optional(FormulaText), beyond: Type.Optional(FormulaText), below: Type.Optional(FormulaText), aside: Type.Optional(FormulaText) }, closed),
+      Type.Object(
+        {
+          above: Type.Optional(FormulaText),
+          beyond: Type.Optional(FormulaText),
+          below: Type.Optional(FormulaText),
+          aside: Type.Optional(FormulaText),
+        },
+        closed,
+      ),
     ),
     comments: Comments,
   },
@@ -136,7 +149,10 @@ export const Edge = Type.Object(
   {
     role: Key,
     /** Points and path names in order; a path may be travelled backwards. */
-    along: Type.Array(Type.Union([Type.Object({ point: PointId }, closed), Type.Object({ path: Key, reversed: Type.Optional(Type.Boolean()) }, closed)]), { minItems: 1 }),
+    along: Type.Array(
+      Type.Union([Type.Object({ point: PointId }, closed), Type.Object({ path: Key, reversed: Type.Optional(Type.Boolean()) }, closed)]),
+      { minItems: 1 },
+    ),
     finish: Type.Optional(Type.Union([Type.Literal("fold"), Type.Literal("finished")])),
     allow: Type.Optional(FormulaText),
     corner: Type.Optional(Type.Union([Type.Literal("mitre"), Type.Literal("square"), Type.Literal("mirrored")])),
@@ -194,7 +210,21 @@ export const Check = Type.Object(
 export const Caution = Type.Object({ is: Type.Literal("caution"), says: Text, comments: Comments }, closed);
 export const Lesson = Type.Object({ is: Type.Literal("lesson"), text: Text, comments: Comments }, closed);
 
-export const Statement = Type.Union([Measure, Setting, Choice, Value, Board, Part, PointStep, PathStep, Piece, Sew, Check, Caution, Lesson]);
+export const Statement = Type.Union([
+  Measure,
+  Setting,
+  Choice,
+  Value,
+  Board,
+  Part,
+  PointStep,
+  PathStep,
+  Piece,
+  Sew,
+  Check,
+  Caution,
+  Lesson,
+]);
 
 export const SystemSchema = Type.Object(
   {

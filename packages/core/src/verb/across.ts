@@ -5,6 +5,7 @@ import type { Verb } from "./verb.js";
 export const across: Verb = {
   word: "across",
   forms: [form("from {from:point} to {to:line}")],
+  course: true,
   says: "Square across the paper, either way, until it meets a line or curve.",
   prepare(_, filled) {
     const from = filled.point("from");

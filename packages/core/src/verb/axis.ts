@@ -7,6 +7,7 @@ function axis(word: string, dx: number, dy: number, says: string): Verb {
   return {
     word,
     forms: [form("{distance:length} from {from:point}"), form("from {from:point} to {to:line}")],
+    course: true,
     says,
     prepare(which, filled) {
       const from = filled.point("from");

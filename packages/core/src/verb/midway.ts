@@ -5,6 +5,7 @@ import type { Verb } from "./verb.js";
 export const midway: Verb = {
   word: "midway",
   forms: [form("{a:point} to {b:point}")],
+  course: false,
   says: "The middle of the straight line between two points.",
   prepare(_, filled) {
     const a = filled.point("a");

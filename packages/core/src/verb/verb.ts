@@ -23,6 +23,8 @@ export type Place = (f: Frame) => Point;
 export interface Verb {
   readonly word: string;
   readonly forms: readonly Form[];
+  /** True when the way from its first point to the new one is a line on the paper. */
+  readonly course: boolean;
   /** What it does, in one line for the notation's pages. */
   readonly says: string;
   /** Compiles one use of the verb. The closure may throw DraftError. */

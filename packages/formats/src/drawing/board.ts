@@ -21,7 +21,18 @@ function pathMarks(run: Run, source: Extract<Run["plan"]["steps"][number]["sourc
   const stroke: Mark = { kind: "stroke", layer, places, closed: false, data: svgData(path), dashed: source.dashed };
   const [a, b] = [places[0], places[places.length - 1]];
   if (source.label === undefined || !a || !b) return [stroke];
-  return [stroke, { kind: "words", layer: "labels", at: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 - 1.5 }, text: source.label, size: 4, anchor: "middle", turn: 0 }];
+  return [
+    stroke,
+    {
+      kind: "words",
+      layer: "labels",
+      at: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 - 1.5 },
+      text: source.label,
+      size: 4,
+      anchor: "middle",
+      turn: 0,
+    },
+  ];
 }
 
 function pointMarks(run: Run, id: string): Mark[] {
@@ -36,5 +47,17 @@ function pointMarks(run: Run, id: string): Mark[] {
     ],
     closed: false,
   });
-  return [cross(1.5, 0), cross(0, 1.5), { kind: "words", layer: "labels", at: { x: p.x + 2.5, y: p.y - 2 }, text: pointText(id).replace("#", ""), size: 4, anchor: "start", turn: 0 }];
+  return [
+    cross(1.5, 0),
+    cross(0, 1.5),
+    {
+      kind: "words",
+      layer: "labels",
+      at: { x: p.x + 2.5, y: p.y - 2 },
+      text: pointText(id).replace("#", ""),
+      size: 4,
+      anchor: "start",
+      turn: 0,
+    },
+  ];
 }

@@ -44,7 +44,9 @@ function drawPiece({ piece, dx, dy }: LaidPiece): Mark[] {
 }
 
 function edgeStroke(edge: PieceResult["edges"][number], move: (p: Point) => Point): Stroke {
-  const path = { parts: edge.path.parts.map((c) => ({ p0: move(c.p0), p1: move(c.p1), p2: move(c.p2), p3: move(c.p3), straight: c.straight })) };
+  const path = {
+    parts: edge.path.parts.map((c) => ({ p0: move(c.p0), p1: move(c.p1), p2: move(c.p2), p3: move(c.p3), straight: c.straight })),
+  };
   return { kind: "stroke", layer: edge.finish === "fold" ? "fold" : "net", places: flatten(path), closed: false, data: svgData(path) };
 }
 
@@ -61,11 +63,20 @@ function foldBracket(places: readonly Point[], move: (p: Point) => Point): Mark[
   if (length < 40) return [];
   const u = { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
   const inward = { x: -u.y, y: u.x };
-  const at = (along: number, inside: number): Point => move({ x: a.x + u.x * along + inward.x * inside, y: a.y + u.y * along + inward.y * inside });
+  const at = (along: number, inside: number): Point =>
+    move({ x: a.x + u.x * along + inward.x * inside, y: a.y + u.y * along + inward.y * inside });
   const from = length * 0.35;
   const to = length * 0.65;
   const bracket: Stroke = { kind: "stroke", layer: "fold", places: [at(from, 2), at(from, 8), at(to, 8), at(to, 2)], closed: false };
-  const word: Words = { kind: "words", layer: "labels", at: at(length / 2, 13), text: "fold", size: 5, anchor: "middle", turn: -Math.PI / 2 };
+  const word: Words = {
+    kind: "words",
+    layer: "labels",
+    at: at(length / 2, 13),
+    text: "fold",
+    size: 5,
+    anchor: "middle",
+    turn: -Math.PI / 2,
+  };
   return [bracket, word];
 }
 
@@ -88,7 +99,15 @@ function grainLine([a, b]: readonly [Point, Point], move: (p: Point) => Point): 
     { kind: "stroke", layer: "grain", places: [at(from, side), at(to, side)], closed: false },
     head(to, 1),
     head(from, -1),
-    { kind: "words", layer: "labels", at: at((from + to) / 2, side + 4 * Math.sign(side)), text: "grain", size: 4, anchor: "middle", turn: -Math.PI / 2 },
+    {
+      kind: "words",
+      layer: "labels",
+      at: at((from + to) / 2, side + 4 * Math.sign(side)),
+      text: "grain",
+      size: 4,
+      anchor: "middle",
+      turn: -Math.PI / 2,
+    },
   ];
 }
 
@@ -99,7 +118,12 @@ function notchTicks(notch: PieceResult["notches"][number], move: (p: Point) => P
   return Array.from({ length: notch.marks }, (_, i): Stroke => {
     const aside = (i - (notch.marks - 1) / 2) * 3;
     const foot = { x: at.x - outward.y * aside, y: at.y + outward.x * aside };
-    return { kind: "stroke", layer: "notches", places: [move(foot), move({ x: foot.x - outward.x * NOTCH_MM, y: foot.y - outward.y * NOTCH_MM })], closed: false };
+    return {
+      kind: "stroke",
+      layer: "notches",
+      places: [move(foot), move({ x: foot.x - outward.x * NOTCH_MM, y: foot.y - outward.y * NOTCH_MM })],
+      closed: false,
+    };
   });
 }
 
@@ -111,6 +135,14 @@ function title(piece: PieceResult, move: (p: Point) => Point): Words[] {
   const cut = `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`;
   const allowances = [...new Set(piece.edges.filter((e) => e.finish === "seam").map((e) => e.allowance))];
   const allowance = allowances.every((a) => a === 0) ? "net: no allowance included" : "allowance included";
-  const words = (text: string, size: number, dy: number): Words => ({ kind: "words", layer: "labels", at: { x: at.x, y: at.y + dy }, text, size, anchor: "middle", turn: 0 });
+  const words = (text: string, size: number, dy: number): Words => ({
+    kind: "words",
+    layer: "labels",
+    at: { x: at.x, y: at.y + dy },
+    text,
+    size,
+    anchor: "middle",
+    turn: 0,
+  });
   return [words(piece.title, 9, 0), words(cut, 5.5, 9), words(allowance, 4.5, 16)];
 }

@@ -1,7 +1,7 @@
 import { readTape } from "@lodrin/core";
 import type { Drawing } from "../drawing/mark.js";
 import type { TilePlan } from "../tile/plan.js";
-import type { PrintFacts } from "./tiles.js";
+import type { PrintFacts } from "./facts.js";
 import { PT_PER_MM } from "./collect.js";
 import { setFractions } from "./figures.js";
 
@@ -15,23 +15,39 @@ export function drawCover(doc: PDFKit.PDFDocument, plan: TilePlan, drawing: Draw
   const { bounds } = drawing;
   const size = `${readTape(bounds.maxX - bounds.minX, "1mm").figure} × ${readTape(bounds.maxY - bounds.minY, "1mm").figure} cm`;
   doc.font("strong").fontSize(5.5).fillColor("#222").text("The sheets", margin, top, { lineBreak: false });
-  doc.font("text").fontSize(4).text(`${printed} sheets of ${plan.paper.name}, ${plan.rows} rows by ${plan.columns} columns; the drawing is ${size}. Sheets left white in the map are blank and not printed.`, margin, top + 8, {
-    width: plan.page.width - 2 * margin,
-  });
+  doc
+    .font("text")
+    .fontSize(4)
+    .text(
+      `${printed} sheets of ${plan.paper.name}, ${plan.rows} rows by ${plan.columns} columns; the drawing is ${size}. Sheets left white in the map are blank and not printed.`,
+      margin,
+      top + 8,
+      {
+        width: plan.page.width - 2 * margin,
+      },
+    );
   drawMap(doc, plan, drawing, margin, top + 22);
   doc.restore();
 }
 
 /** Title, facts and the two squares to lay a rule against before anything is cut. Drawn in mm. */
 export function drawTestSquares(doc: PDFKit.PDFDocument, x: number, y: number, facts: PrintFacts): void {
-  doc.font("strong").fontSize(7).fillColor("#222").text(setFractions(facts.title), x, y - 6, { lineBreak: false });
+  doc
+    .font("strong")
+    .fontSize(7)
+    .fillColor("#222")
+    .text(setFractions(facts.title), x, y - 6, { lineBreak: false });
   doc.lineWidth(0.3).strokeColor("#000");
   doc.rect(x, y + 6, 50, 50).stroke();
   doc.rect(x + 60, y + 6, 50.8, 50.8).stroke();
   doc.font("text").fontSize(4).fillColor("#222");
   doc.text("5 cm", x + 20, y + 28, { lineBreak: false }).text("2 in", x + 81, y + 28, { lineBreak: false });
   doc.text("Print at 100 %, never “fit to page”. Lay a rule on both squares first.", x, y + 60, { lineBreak: false });
-  facts.lines.slice(0, 7).forEach((line, i) => doc.text(setFractions(line), x + 118, y + 8 + i * 6.5, { width: 72, height: 6, lineBreak: false, ellipsis: true }));
+  facts.lines
+    .slice(0, 7)
+    .forEach((line, i) =>
+      doc.text(setFractions(line), x + 118, y + 8 + i * 6.5, { width: 72, height: 6, lineBreak: false, ellipsis: true }),
+    );
 }
 
 function drawMap(doc: PDFKit.PDFDocument, plan: TilePlan, drawing: Drawing, x: number, y: number): void {
@@ -45,7 +61,10 @@ function drawMap(doc: PDFKit.PDFDocument, plan: TilePlan, drawing: Drawing, x: n
   for (const tile of plan.tiles) {
     const [a, b] = at(tile.window.minX, tile.window.minY);
     const [c, d] = at(tile.window.maxX, tile.window.maxY);
-    doc.lineWidth(0.2).strokeColor("#888").rect(a, b, c - a, d - b);
+    doc
+      .lineWidth(0.2)
+      .strokeColor("#888")
+      .rect(a, b, c - a, d - b);
     if (tile.blank) doc.stroke();
     else doc.fillAndStroke("#f3ede0", "#888");
   }
@@ -57,8 +76,14 @@ function drawMap(doc: PDFKit.PDFDocument, plan: TilePlan, drawing: Drawing, x: n
     doc.stroke();
   }
   doc.font("text").fontSize(3.2).fillColor("#444");
-  for (const tile of plan.tiles) if (!tile.blank) doc.text(`${tile.row}-${tile.column}`, ...at(tile.window.minX + 14, tile.window.minY + 14), { lineBreak: false });
+  for (const tile of plan.tiles)
+    if (!tile.blank) doc.text(`${tile.row}-${tile.column}`, ...at(tile.window.minX + 14, tile.window.minY + 14), { lineBreak: false });
   const foot = y + roomHigh + 4;
   doc.font("text").fontSize(4).fillColor("#222");
-  doc.text("Cut one of two neighbours along its dashed frame, lay it over the other until the diamonds with the same name lie on each other, and tape.", x, foot, { width: roomWide });
+  doc.text(
+    "Cut one of two neighbours along its dashed frame, lay it over the other until the diamonds with the same name lie on each other, and tape.",
+    x,
+    foot,
+    { width: roomWide },
+  );
 }

@@ -3,7 +3,7 @@ import PDFDocument from "pdfkit";
 import { collect } from "./collect.js";
 import { setFractions } from "./figures.js";
 import { FONTS } from "./fonts.js";
-import type { PrintFacts } from "./tiles.js";
+import type { PrintFacts } from "./facts.js";
 
 /** What the handout is set in. */
 export interface HandoutOptions {
@@ -18,13 +18,18 @@ const ACCENT = "#a03b12";
 
 /** Every step with its sums worked out in this body's numbers, as a PDF to lie beside the paper. */
 export async function writeHandoutPdf(run: Run, facts: PrintFacts, options: HandoutOptions): Promise<Buffer> {
-  const doc = new PDFDocument({ size: options.paper, margins: { top: 48, bottom: 54, left: 54, right: 48 }, info: { Title: `${facts.title}, handout`, Creator: "Lodrin" } });
+  const doc = new PDFDocument({
+    size: options.paper,
+    margins: { top: 48, bottom: 54, left: 54, right: 48 },
+    info: { Title: `${facts.title}, handout`, Creator: "Lodrin" },
+  });
   doc.registerFont("text", FONTS.text);
   doc.registerFont("strong", FONTS.strong);
   heading(doc, run, facts, options);
   let part: string | undefined;
   for (const entry of traceOf(run, options)) {
-    if (entry.part !== part && entry.part !== undefined) doc.moveDown(0.7).font("strong").fontSize(13).fillColor(ACCENT).text(entry.part).moveDown(0.2);
+    if (entry.part !== part && entry.part !== undefined)
+      doc.moveDown(0.7).font("strong").fontSize(13).fillColor(ACCENT).text(entry.part).moveDown(0.2);
     part = entry.part;
     step(doc, entry);
   }
@@ -41,19 +46,34 @@ function heading(doc: PDFKit.PDFDocument, run: Run, facts: PrintFacts, options: 
     if (!Number.isFinite(mm)) return [];
     return [`${measurementName(m.source.key)} ${m.source.kind === "number" ? mm : tapeText(mm, options.unit, options.mark)}`];
   });
-  doc.font("text").fontSize(10).text(setFractions(figures.join("  ·  ")));
+  doc
+    .font("text")
+    .fontSize(10)
+    .text(setFractions(figures.join("  ·  ")));
   for (const s of run.plan.system.statements) if (s.is === "caution") doc.moveDown(0.15).fontSize(9).fillColor(QUIET).text(s.says);
 }
 
 function step(doc: PDFKit.PDFDocument, entry: TraceEntry): void {
   if (doc.y > doc.page.height - 110) doc.addPage();
   const name = entry.step.replace("#", "");
-  doc.moveDown(0.35).font("strong").fontSize(10.5).fillColor(INK).text(/\d/.test(name) ? `${name}  ` : "", { continued: true }).font("text").text(entry.says);
+  doc
+    .moveDown(0.35)
+    .font("strong")
+    .fontSize(10.5)
+    .fillColor(INK)
+    .text(/\d/.test(name) ? `${name}  ` : "", { continued: true })
+    .font("text")
+    .text(entry.says);
   if (entry.outcome.status !== "drawn") doc.fontSize(9.5).fillColor(ACCENT).text(`Not drawn. ${entry.outcome.why}`, { indent: 18 });
   for (const sum of entry.sums) {
     const worked = [sum.rule, ...sum.sums.filter((s) => s !== sum.rule), sum.result].join("  =  ");
     doc.font("text").fontSize(10).fillColor(QUIET).text(setFractions(worked), { indent: 18 });
-    if (sum.reading !== undefined) doc.font("strong").fontSize(10.5).fillColor(INK).text(setFractions(`tape: ${sum.reading}`), { indent: 18 });
+    if (sum.reading !== undefined)
+      doc
+        .font("strong")
+        .fontSize(10.5)
+        .fillColor(INK)
+        .text(setFractions(`tape: ${sum.reading}`), { indent: 18 });
   }
   for (const watch of entry.watch) doc.font("text").fontSize(9.5).fillColor(ACCENT).text(`Watch: ${watch}`, { indent: 18 });
 }

@@ -1,2 +1,3 @@
 export { type HandoutOptions, writeHandoutPdf } from "./handout.js";
-export { type PrintFacts, writeTiledPdf } from "./tiles.js";
+export type { PrintFacts } from "./facts.js";
+export { writeTiledPdf } from "./tiles.js";

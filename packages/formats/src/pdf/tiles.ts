@@ -4,16 +4,10 @@ import type { PaperKey } from "../tile/paper.js";
 import { planTiles, type Tile, type TilePlan } from "../tile/plan.js";
 import { collect, PT_PER_MM } from "./collect.js";
 import { drawCover, drawTestSquares } from "./cover.js";
+import type { PrintFacts } from "./facts.js";
 import { setFractions } from "./figures.js";
 import { FONTS } from "./fonts.js";
 import { strokeOperators } from "./strokes.js";
-
-/** Facts printed on the first page. */
-export interface PrintFacts {
-  readonly title: string;
-  /** Whose body, which settings: one short line each. */
-  readonly lines: readonly string[];
-}
 
 /** A drawing as a PDF true to size: sheets with margins, overlap, labels, join marks and a page map; blank sheets left out. */
 export async function writeTiledPdf(drawing: Drawing, paper: PaperKey, facts: PrintFacts): Promise<Buffer> {
@@ -67,7 +61,13 @@ function drawTile(doc: PDFKit.PDFDocument, plan: TilePlan, tile: Tile, form: PDF
 function drawWords(doc: PDFKit.PDFDocument, words: Words, tile: Tile): void {
   const reach = words.text.length * words.size;
   const { at } = words;
-  if (at.x + reach < tile.window.minX || at.x - reach > tile.window.maxX || at.y + reach < tile.window.minY || at.y - reach > tile.window.maxY) return;
+  if (
+    at.x + reach < tile.window.minX ||
+    at.x - reach > tile.window.maxX ||
+    at.y + reach < tile.window.minY ||
+    at.y - reach > tile.window.maxY
+  )
+    return;
   doc.save().font("text").fontSize(words.size).fillColor("#222");
   const width = doc.widthOfString(words.text);
   const shift = words.anchor === "middle" ? width / 2 : words.anchor === "end" ? width : 0;
@@ -84,10 +84,34 @@ function drawFrame(doc: PDFKit.PDFDocument, plan: TilePlan, tile: Tile, top: num
   doc.text(`row ${tile.row} · column ${tile.column}`, margin + 3, top + 3, { lineBreak: false });
   const printed = (row: number, column: number): boolean => plan.tiles.some((t) => t.row === row && t.column === column && !t.blank);
   const joins = [
-    { row: tile.row, column: tile.column + 1, x: margin + wide - overlap / 2, y: top + high / 2, name: joinName(tile.row, tile.column, "across") },
-    { row: tile.row, column: tile.column - 1, x: margin + overlap / 2, y: top + high / 2, name: joinName(tile.row, tile.column - 1, "across") },
-    { row: tile.row + 1, column: tile.column, x: margin + wide / 2, y: top + high - overlap / 2, name: joinName(tile.row, tile.column, "down") },
-    { row: tile.row - 1, column: tile.column, x: margin + wide / 2, y: top + overlap / 2, name: joinName(tile.row - 1, tile.column, "down") },
+    {
+      row: tile.row,
+      column: tile.column + 1,
+      x: margin + wide - overlap / 2,
+      y: top + high / 2,
+      name: joinName(tile.row, tile.column, "across"),
+    },
+    {
+      row: tile.row,
+      column: tile.column - 1,
+      x: margin + overlap / 2,
+      y: top + high / 2,
+      name: joinName(tile.row, tile.column - 1, "across"),
+    },
+    {
+      row: tile.row + 1,
+      column: tile.column,
+      x: margin + wide / 2,
+      y: top + high - overlap / 2,
+      name: joinName(tile.row, tile.column, "down"),
+    },
+    {
+      row: tile.row - 1,
+      column: tile.column,
+      x: margin + wide / 2,
+      y: top + overlap / 2,
+      name: joinName(tile.row - 1, tile.column, "down"),
+    },
   ];
   for (const join of joins) if (printed(join.row, join.column)) drawJoin(doc, join.x, join.y, join.name);
 }
@@ -96,7 +120,20 @@ function drawFrame(doc: PDFKit.PDFDocument, plan: TilePlan, tile: Tile, top: num
 const joinName = (row: number, column: number, way: "across" | "down"): string => `${row}.${column}${way === "across" ? "→" : "↓"}`;
 
 function drawJoin(doc: PDFKit.PDFDocument, x: number, y: number, name: string): void {
-  doc.lineWidth(0.25).strokeColor("#555").polygon([x - 3, y], [x, y - 3], [x + 3, y], [x, y + 3]).stroke();
-  doc.moveTo(x - 4, y).lineTo(x + 4, y).moveTo(x, y - 4).lineTo(x, y + 4).stroke();
-  doc.font("text").fontSize(3.2).fillColor("#555").text(name, x + 4.5, y - 4.5, { lineBreak: false });
+  doc
+    .lineWidth(0.25)
+    .strokeColor("#555")
+    .polygon([x - 3, y], [x, y - 3], [x + 3, y], [x, y + 3])
+    .stroke();
+  doc
+    .moveTo(x - 4, y)
+    .lineTo(x + 4, y)
+    .moveTo(x, y - 4)
+    .lineTo(x, y + 4)
+    .stroke();
+  doc
+    .font("text")
+    .fontSize(3.2)
+    .fillColor("#555")
+    .text(name, x + 4.5, y - 4.5, { lineBreak: false });
 }

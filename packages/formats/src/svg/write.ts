@@ -21,10 +21,14 @@ export function writeSvg(drawing: Drawing): string {
 
 function group(layer: Layer, marks: readonly Mark[]): string {
   const { width, grey, dash } = LAYER_STYLE[layer];
-  const ink = `rgb(${Array(3).fill(Math.round(grey * 255)).join(",")})`;
+  const ink = `rgb(${Array(3)
+    .fill(Math.round(grey * 255))
+    .join(",")})`;
   const dashes = dash.length > 0 ? ` stroke-dasharray="${dash.join(" ")}"` : "";
   const inside = marks.filter((m) => m.layer === layer).map((m) => `  ${one(m)}`);
-  return [`<g id="${layer}" fill="none" stroke="${ink}" stroke-width="${width}" stroke-linejoin="round"${dashes}>`, ...inside, "</g>"].join("\n");
+  return [`<g id="${layer}" fill="none" stroke="${ink}" stroke-width="${width}" stroke-linejoin="round"${dashes}>`, ...inside, "</g>"].join(
+    "\n",
+  );
 }
 
 function one(mark: Mark): string {
@@ -32,6 +36,7 @@ function one(mark: Mark): string {
     const data = mark.data ?? (mark.closed ? svgRing(mark.places) : svgRing(mark.places).replace(/Z$/, ""));
     return `<path d="${data}"${mark.dashed ? ' stroke-dasharray="4 3"' : ""}/>`;
   }
-  const turn = mark.turn === 0 ? "" : ` transform="rotate(${mmText((mark.turn * 180) / Math.PI)} ${mmText(mark.at.x)} ${mmText(mark.at.y)})"`;
+  const turn =
+    mark.turn === 0 ? "" : ` transform="rotate(${mmText((mark.turn * 180) / Math.PI)} ${mmText(mark.at.x)} ${mmText(mark.at.y)})"`;
   return `<text x="${mmText(mark.at.x)}" y="${mmText(mark.at.y)}" font-family="sans-serif" font-size="${mark.size}" text-anchor="${mark.anchor}" fill="currentColor" stroke="none"${turn}>${escape(mark.text)}</text>`;
 }

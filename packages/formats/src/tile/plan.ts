@@ -62,12 +62,11 @@ function count(length: number, window: number, overlap: number): number {
 
 const SAMPLE_MM = 4;
 
-/** The tiles any mark falls on, by walking every stroke in short steps. */
+/** The tiles that show something no earlier tile shows, by walking every stroke in short steps. */
 function touchedTiles(marks: readonly Mark[], bounds: Bounds, across: number, down: number, overlap: number): Set<string> {
   const touched = new Set<string>();
-  const touch = (p: Point): void => {
-    for (const column of indices(p.x - bounds.minX, across, overlap)) for (const row of indices(p.y - bounds.minY, down, overlap)) touched.add(`${row}-${column}`);
-  };
+  const touch = (p: Point): void =>
+    void touched.add(`${windowOf(p.y - bounds.minY, down, overlap)}-${windowOf(p.x - bounds.minX, across, overlap)}`);
   for (const mark of marks) {
     if (mark.kind === "words") touch(mark.at);
     else walk(mark.places, mark.closed, touch);
@@ -85,9 +84,8 @@ function walk(places: readonly Point[], closed: boolean, touch: (p: Point) => vo
   }
 }
 
-/** The windows (from 1) a coordinate lies in: one, or two in the overlap. */
-function indices(at: number, window: number, overlap: number): number[] {
+/** The window (from 1) a coordinate belongs to: in an overlap the earlier one, whose sheet shows it already. */
+function windowOf(at: number, window: number, overlap: number): number {
   const step = window - overlap;
-  const first = Math.max(1, Math.floor(at / step) + 1);
-  return at - (first - 1) * step <= overlap && first > 1 ? [first - 1, first] : [first];
+  return at <= window ? 1 : Math.floor((at - window) / step - 1e-9) + 2;
 }

@@ -5,7 +5,9 @@ const COST: ScryptOptions = { N: 2 ** 17, r: 8, p: 1, maxmem: 256 * 1024 * 1024 
 const KEY_BYTES = 32;
 
 function scrypt(password: string, salt: Buffer): Promise<Buffer> {
-  return new Promise((resolve, reject) => scryptCallback(password.normalize("NFKC"), salt, KEY_BYTES, COST, (error, key) => (error ? reject(error) : resolve(key))));
+  return new Promise((resolve, reject) =>
+    scryptCallback(password.normalize("NFKC"), salt, KEY_BYTES, COST, (error, key) => (error ? reject(error) : resolve(key))),
+  );
 }
 
 /** A password's hash with its salt, as text. */

@@ -20,8 +20,13 @@ export function authRoutes(router: Router, knex: Knex): void {
     accountRoutes.signUp,
     async ({ body, request }) => {
       const email = tidy(body.email);
-      if (await AccountRow.query(knex).findOne({ email })) throw new ProblemError(409, "Already here", "There is an account with this e-mail. Sign in instead.");
-      const account = await AccountRow.query(knex).insertAndFetch({ email, name: body.name.trim(), passwordHash: await hashPassword(body.password) });
+      if (await AccountRow.query(knex).findOne({ email }))
+        throw new ProblemError(409, "Already here", "There is an account with this e-mail. Sign in instead.");
+      const account = await AccountRow.query(knex).insertAndFetch({
+        email,
+        name: body.name.trim(),
+        passwordHash: await hashPassword(body.password),
+      });
       await startSession(request, account.id);
       return account.toReply();
     },

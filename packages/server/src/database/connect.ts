@@ -1,4 +1,5 @@
 import knex, { type Knex } from "knex";
+import { knexSnakeCaseMappers } from "objection";
 import pg from "pg";
 
 // Dates stay dates: a day of measuring has no time zone.
@@ -6,7 +7,13 @@ pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
 
 /** Opens the database. */
 export function connect(databaseUrl: string): Knex {
-  return knex({ client: "pg", connection: databaseUrl, pool: { min: 0, max: 10 }, acquireConnectionTimeout: 10_000 });
+  return knex({
+    client: "pg",
+    connection: databaseUrl,
+    pool: { min: 0, max: 10 },
+    acquireConnectionTimeout: 10_000,
+    ...knexSnakeCaseMappers(),
+  });
 }
 
 /** A plain pool beside Knex, for the session store. */

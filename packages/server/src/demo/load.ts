@@ -25,9 +25,21 @@ async function loadAccount(trx: Knex.Transaction, account: DemoAccount, password
   const { email, name, role, unit } = account;
   const { id: ownerId } = await AccountRow.query(trx).insert({ email, name, role, unit, passwordHash });
   for (const person of account.people) {
-    const { id: personId } = await PersonRow.query(trx).insert({ ownerId, name: person.name, isSelf: person.isSelf ?? false, isChild: person.isChild ?? false, note: person.note });
+    const { id: personId } = await PersonRow.query(trx).insert({
+      ownerId,
+      name: person.name,
+      isSelf: person.isSelf ?? false,
+      isChild: person.isChild ?? false,
+      note: person.note,
+    });
     for (const set of person.sets) {
-      const { id: setId } = await SetRow.query(trx).insert({ personId, takenOn: set.takenOn, unit: set.unit, written: set.written, note: set.note });
+      const { id: setId } = await SetRow.query(trx).insert({
+        personId,
+        takenOn: set.takenOn,
+        unit: set.unit,
+        written: set.written,
+        note: set.note,
+      });
       if (set.draft) await loadDraft(trx, { ownerId, personId, setId, personName: person.name }, set, set.draft);
     }
   }
@@ -42,5 +54,14 @@ async function loadDraft(
   const system = await newestVersion(trx, draft.slug);
   if (!system) return;
   const { name, note, step } = draft;
-  await DraftRow.query(trx).insert({ ...whose, systemVersionId: system.id, unit: set.unit, measurements: set.written, settings: {}, name, note, step });
+  await DraftRow.query(trx).insert({
+    ...whose,
+    systemVersionId: system.id,
+    unit: set.unit,
+    measurements: set.written,
+    settings: {},
+    name,
+    note,
+    step,
+  });
 }

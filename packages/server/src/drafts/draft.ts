@@ -9,7 +9,11 @@ export class DraftRow extends VersionedModel {
   static override readonly tableName = "drafts";
   static override readonly jsonAttributes = ["measurements", "settings"];
   static override readonly relationMappings = {
-    system: { relation: Model.BelongsToOneRelation, modelClass: SystemVersionRow, join: { from: "drafts.system_version_id", to: "system_versions.id" } },
+    system: {
+      relation: Model.BelongsToOneRelation,
+      modelClass: SystemVersionRow,
+      join: { from: "drafts.systemVersionId", to: "system_versions.id" },
+    },
   };
   declare ownerId: string;
   declare systemVersionId: string;

@@ -25,10 +25,14 @@ type Wanted = { paper: PaperKey; what: "pieces" | "board"; unit: "in" | "cm" };
 /** A file made from a kept draft: its type, and its bytes. */
 type Maker = (drafted: Run, row: DraftRow, wanted: Wanted) => Promise<{ type: string; body: Buffer | string }>;
 
-const drawing = (drafted: Run, wanted: Wanted): ReturnType<typeof drawPieces> => (wanted.what === "board" ? drawBoard(drafted) : drawPieces(drafted));
+const drawing = (drafted: Run, wanted: Wanted): ReturnType<typeof drawPieces> =>
+  wanted.what === "board" ? drawBoard(drafted) : drawPieces(drafted);
 
 const MAKERS: Readonly<Record<string, Maker>> = {
-  "pattern.pdf": async (drafted, row, wanted) => ({ type: "application/pdf", body: await writeTiledPdf(drawing(drafted, wanted), wanted.paper, factsOf(row)) }),
+  "pattern.pdf": async (drafted, row, wanted) => ({
+    type: "application/pdf",
+    body: await writeTiledPdf(drawing(drafted, wanted), wanted.paper, factsOf(row)),
+  }),
   "handout.pdf": async (drafted, row, wanted) => ({
     type: "application/pdf",
     body: await writeHandoutPdf(drafted, factsOf(row), {
@@ -38,7 +42,8 @@ const MAKERS: Readonly<Record<string, Maker>> = {
     }),
   }),
   "pattern.svg": (drafted, _, wanted) => Promise.resolve({ type: "image/svg+xml", body: writeSvg(drawing(drafted, wanted)) }),
-  "run.json": (drafted, row) => Promise.resolve({ type: "application/json", body: JSON.stringify(runToJson(drafted, row.system?.slug ?? ""), null, 1) }),
+  "run.json": (drafted, row) =>
+    Promise.resolve({ type: "application/json", body: JSON.stringify(runToJson(drafted, row.system?.slug ?? ""), null, 1) }),
 };
 
 /** The files of a kept draft: tiled PDF, handout PDF, SVG and JSON. */
@@ -51,21 +56,24 @@ export function draftFiles(router: Router, knex: Knex): void {
     if (!maker) throw new ProblemError(404, "No such file", `There are: ${Object.keys(MAKERS).join(", ")}.`);
     const row = await new Owned(knex, accountId).draft(request.params.id);
     const { paper = "A4", what = "pieces", unit = row.unit } = request.query as Partial<Wanted>;
-    const drafted = run(loadSystem(row.system?.notation ?? "").plan, withUnits(row), row.settings);
+    const drafted = run(loadSystem(row.system?.notation ?? "").plan, row.measurements, row.settings, row.unit);
     send(response, await maker(drafted, row, { paper, what, unit }), `${fileName(row.name)}-${request.params.file}`);
   });
 }
 
-/** Figures written without a unit are in the draft's unit, which need not be the system's. */
-function withUnits(row: DraftRow): Record<string, string> {
-  return Object.fromEntries(Object.entries(row.measurements).map(([key, written]) => [key, /[a-z"″”']\s*\.?$/i.test(written.trim()) || key === "age" ? written : `${written} ${row.unit}`]));
-}
-
 function factsOf(row: DraftRow): PrintFacts {
-  return { title: row.name, lines: [row.systemLine, row.personName, `drafted ${new Date(row.updatedAt).toISOString().slice(0, 10)}`].filter((line) => line !== "") };
+  return {
+    title: row.name,
+    lines: [row.systemLine, row.personName, `drafted ${new Date(row.updatedAt).toISOString().slice(0, 10)}`].filter((line) => line !== ""),
+  };
 }
 
-const fileName = (name: string): string => name.normalize("NFKD").replace(/[^\w]+/g, "-").replace(/^-|-$/g, "").toLowerCase() || "draft";
+const fileName = (name: string): string =>
+  name
+    .normalize("NFKD")
+    .replace(/[^\w]+/g, "-")
+    .replace(/^-|-$/g, "")
+    .toLowerCase() || "draft";
 
 function send(response: Response, made: { type: string; body: Buffer | string }, name: string): void {
   response.type(made.type).set("content-disposition", `inline; filename="${name}"`).set("cache-control", "no-store").send(made.body);

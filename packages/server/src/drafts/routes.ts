@@ -13,7 +13,11 @@ export function draftsRoutes(router: Router, knex: Knex): void {
   const reply = async (accountId: string, id: string): Promise<Draft> => (await new Owned(knex, accountId).draft(id)).toReply();
 
   mount(router, draftRoutes.drafts, async ({ accountId }) => {
-    const rows = await DraftRow.query(knex).where({ ownerId: accountId }).whereNull("deletedAt").orderBy("updatedAt", "desc").withGraphFetched("system");
+    const rows = await DraftRow.query(knex)
+      .where({ ownerId: accountId })
+      .whereNull("deletedAt")
+      .orderBy("updatedAt", "desc")
+      .withGraphFetched("system");
     return rows.map((row) => row.toReply());
   });
 
@@ -33,12 +37,25 @@ export function draftsRoutes(router: Router, knex: Knex): void {
     const row = await owned.draft(params.id);
     await onlyOwn(owned, body);
     const { version, ...patch } = body;
-    await changeVersion(row, knex, version, { ...patch, updatedAt: new Date().toISOString() }, { what: "draft", current: () => reply(accountId, params.id) });
+    await changeVersion(
+      row,
+      knex,
+      version,
+      { ...patch, updatedAt: new Date().toISOString() },
+      { what: "draft", current: () => reply(accountId, params.id) },
+    );
     return reply(accountId, params.id);
   });
 
   mount(router, draftRoutes.duplicateDraft, async ({ accountId, params }) => {
-    const { id: _, version: __, createdAt: ___, updatedAt: ____, system: _____, ...fields } = await new Owned(knex, accountId).draft(params.id);
+    const {
+      id: _,
+      version: __,
+      createdAt: ___,
+      updatedAt: ____,
+      system: _____,
+      ...fields
+    } = await new Owned(knex, accountId).draft(params.id);
     const row = await DraftRow.query(knex).insert({ ...fields, name: `${fields.name.slice(0, 112)}, copy` });
     return reply(accountId, row.id);
   });

@@ -14,11 +14,14 @@ export class ProblemError extends Error {
 }
 
 export const notFound = (what: string): ProblemError => new ProblemError(404, "Not here", `This ${what} is not here, or it is not yours.`);
-export const signInFirst = (): ProblemError => new ProblemError(401, "Sign in first", "Your session has ended. Sign in again; what you typed is kept on this screen.");
+export const signInFirst = (): ProblemError =>
+  new ProblemError(401, "Sign in first", "Your session has ended. Sign in again; what you typed is kept on this screen.");
 
 /** Someone else, or another tab, was quicker: shows what is stored now beside what was sent. */
 export const collision = (what: string, current: unknown): ProblemError =>
-  new ProblemError(409, "Changed in the meantime", `This ${what} was changed in another tab or by another person since you opened it.`, { current });
+  new ProblemError(409, "Changed in the meantime", `This ${what} was changed in another tab or by another person since you opened it.`, {
+    current,
+  });
 
 /** Any path of the API that no route answered. */
 export const noRoute: RequestHandler = (request) => {
@@ -41,6 +44,7 @@ function asProblem(error: unknown): ProblemError {
   const known = error as { status?: number; type?: string; code?: string };
   if (known.type === "entity.parse.failed") return new ProblemError(400, "Not readable", "The request's body is not JSON.");
   if (known.type === "entity.too.large") return new ProblemError(413, "Too much", "The request's body is larger than a megabyte.");
-  if (known.code === "ECONNREFUSED" || known.code === "57P01") return new ProblemError(503, "The database is away", "Lodrin cannot reach its database just now. Try again in a moment.");
+  if (known.code === "ECONNREFUSED" || known.code === "57P01")
+    return new ProblemError(503, "The database is away", "Lodrin cannot reach its database just now. Try again in a moment.");
   return new ProblemError(500, "Something broke", "Lodrin made a mistake. It has been noted; try again.");
 }

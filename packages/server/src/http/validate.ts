@@ -1,10 +1,10 @@
 import type { TSchema } from "@sinclair/typebox";
 import { Ajv, type ErrorObject, type ValidateFunction } from "ajv";
-import formats, { type FormatsPlugin } from "ajv-formats";
+import addFormats from "ajv-formats";
 import { ProblemError } from "./problem.js";
 
 const ajv = new Ajv({ allErrors: true, strict: false });
-(formats as unknown as FormatsPlugin)(ajv, ["uuid", "email", "date", "date-time"]);
+addFormats(ajv, ["uuid", "email", "date", "date-time"]);
 
 const compiled = new WeakMap<TSchema, ValidateFunction>();
 
@@ -21,7 +21,9 @@ export function demand(schema: TSchema | undefined, value: unknown, where: "body
   if (!schema) return;
   const validate = validatorOf(schema);
   if (validate(value)) return;
-  throw new ProblemError(400, "Not as it should be", `Something in the request's ${where} does not fit.`, { errors: (validate.errors ?? []).map(told) });
+  throw new ProblemError(400, "Not as it should be", `Something in the request's ${where} does not fit.`, {
+    errors: (validate.errors ?? []).map(told),
+  });
 }
 
 function told(error: ErrorObject): { at: string; says: string } {

@@ -7,7 +7,7 @@ import { SetRow } from "./set.js";
 export class PersonRow extends VersionedModel {
   static override readonly tableName = "people";
   static override readonly relationMappings = {
-    sets: { relation: Model.HasManyRelation, modelClass: SetRow, join: { from: "people.id", to: "measurement_sets.person_id" } },
+    sets: { relation: Model.HasManyRelation, modelClass: SetRow, join: { from: "people.id", to: "measurement_sets.personId" } },
   };
   declare ownerId: string;
   declare name: string;

@@ -15,7 +15,11 @@ export function peopleRoutes(router: Router, knex: Knex): void {
   };
 
   mount(router, bodyRoutes.people, async ({ accountId }) => {
-    const rows = await PersonRow.query(knex).where({ ownerId: accountId }).whereNull("deletedAt").orderBy([{ column: "isSelf", order: "desc" }, "name"]).withGraphFetched("sets");
+    const rows = await PersonRow.query(knex)
+      .where({ ownerId: accountId })
+      .whereNull("deletedAt")
+      .orderBy([{ column: "isSelf", order: "desc" }, "name"])
+      .withGraphFetched("sets");
     return rows.map((row) => row.toReply());
   });
 

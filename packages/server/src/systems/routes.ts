@@ -8,7 +8,9 @@ import { SystemVersionRow } from "./system-version.js";
 /** The shelf: the newest version of every system, and any version by number. */
 export function systemsRoutes(router: Router, knex: Knex): void {
   mount(router, systemRoutes.shelf, async () => {
-    const rows = await SystemVersionRow.query(knex).distinctOn("slug").orderBy([{ column: "slug" }, { column: "version", order: "desc" }]);
+    const rows = await SystemVersionRow.query(knex)
+      .distinctOn("slug")
+      .orderBy([{ column: "slug" }, { column: "version", order: "desc" }]);
     return rows.map((row) => row.toReply());
   });
 

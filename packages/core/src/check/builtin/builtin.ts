@@ -4,4 +4,8 @@ import type { PieceResult } from "../../piece/piece.js";
 import type { CheckResult } from "../result.js";
 
 /** A check made on every draft. Adding one is a file here and a line in `index.ts`. */
-export type BuiltinCheck = (given: { readonly plan: Plan; readonly frame: Frame; readonly pieces: readonly PieceResult[] }) => CheckResult[];
+export type BuiltinCheck = (given: {
+  readonly plan: Plan;
+  readonly frame: Frame;
+  readonly pieces: readonly PieceResult[];
+}) => CheckResult[];

@@ -6,7 +6,12 @@ import type { BuiltinCheck } from "./builtin.js";
 /** Common practice, no source: a smallest child to a very large adult, in mm. */
 const RANGES = {
   shoulder: { from: 50, to: 230, what: "shoulder length", cause: "Check the neck width, the half back and where the shoulder tip stands." },
-  armhole: { from: 90, to: 330, what: "armhole depth", cause: "Check the scye depth or the armhole line, and the line it was measured from." },
+  armhole: {
+    from: 90,
+    to: 330,
+    what: "armhole depth",
+    cause: "Check the scye depth or the armhole line, and the line it was measured from.",
+  },
 } as const;
 
 const NECK_ROUND = { from: 240, to: 760 };
@@ -27,7 +32,12 @@ function heightOf(edge: PieceEdge): number {
   return box ? box.maxY - box.minY : 0;
 }
 
-function inRange(piece: PieceResult, edge: PieceEdge, got: number, range: { from: number; to: number; what: string; cause: string }): CheckResult {
+function inRange(
+  piece: PieceResult,
+  edge: PieceEdge,
+  got: number,
+  range: { from: number; to: number; what: string; cause: string },
+): CheckResult {
   return {
     name: `${piece.title}: ${range.what} within human range`,
     status: got >= range.from && got <= range.to ? "pass" : "look",

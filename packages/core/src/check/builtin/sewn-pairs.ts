@@ -28,7 +28,10 @@ export const sewnPairs: BuiltinCheck = ({ plan, frame, pieces }) =>
     ];
   });
 
-function edgeOf(pieces: readonly PieceResult[], side: { piece: string; role: string }): { piece: PieceResult; edge: PieceResult["edges"][number] } | undefined {
+function edgeOf(
+  pieces: readonly PieceResult[],
+  side: { piece: string; role: string },
+): { piece: PieceResult; edge: PieceResult["edges"][number] } | undefined {
   const piece = pieces.find((p) => p.key === side.piece);
   const edge = piece?.edges.find((e) => e.role === side.role);
   return piece && edge ? { piece, edge } : undefined;

@@ -7,7 +7,8 @@ import type { BuiltinCheck } from "./builtin.js";
 const SQUARE_RAD = (3 * Math.PI) / 180;
 
 /** Every edge that runs into a fold meets it square. */
-export const squareAtFold: BuiltinCheck = ({ pieces }) => pieces.flatMap((piece) => piece.edges.flatMap((edge, i) => (edge.finish === "fold" ? atBothEnds(piece, i) : [])));
+export const squareAtFold: BuiltinCheck = ({ pieces }) =>
+  pieces.flatMap((piece) => piece.edges.flatMap((edge, i) => (edge.finish === "fold" ? atBothEnds(piece, i) : [])));
 
 function atBothEnds(piece: PieceResult, i: number): CheckResult[] {
   const n = piece.edges.length;
@@ -36,4 +37,5 @@ function corner(piece: PieceResult, edge: PieceEdge, rad: number, at: CheckResul
   };
 }
 
-const angleBetween = (u: { x: number; y: number }, v: { x: number; y: number }): number => Math.acos(Math.max(-1, Math.min(1, u.x * v.x + u.y * v.y)));
+const angleBetween = (u: { x: number; y: number }, v: { x: number; y: number }): number =>
+  Math.acos(Math.max(-1, Math.min(1, u.x * v.x + u.y * v.y)));

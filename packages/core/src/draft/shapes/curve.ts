@@ -40,7 +40,10 @@ function chordAt(at: readonly Point[], i: number): Point {
 function refuseRepeats(at: readonly Point[], ids: readonly string[]): void {
   for (let i = 1; i < at.length; i++) {
     if (samePlace(at[i - 1] as Point, at[i] as Point)) {
-      throw new DraftError(`${pointText(ids[i - 1] as string)} and ${pointText(ids[i] as string)} fall on each other, so no curve runs between them.`, "Check the measurements they come from.");
+      throw new DraftError(
+        `${pointText(ids[i - 1] as string)} and ${pointText(ids[i] as string)} fall on each other, so no curve runs between them.`,
+        "Check the measurements they come from.",
+      );
     }
   }
 }

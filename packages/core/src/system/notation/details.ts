@@ -90,5 +90,8 @@ export function applyDetail(statement: Loose, detail: Loose, place: NotePlace): 
     rule.apply(statement, detail, place);
     return undefined;
   }
-  return { why: `This line does not belong under ${statement["is"] as string}.`, mend: rule ? `It stands under: ${rule.under.join(", ")}.` : "Take it away." };
+  return {
+    why: `This line does not belong under ${statement["is"] as string}.`,
+    mend: rule ? `It stands under: ${rule.under.join(", ")}.` : "Take it away.",
+  };
 }

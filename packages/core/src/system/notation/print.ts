@@ -4,7 +4,11 @@ import type { Choice, Edge, Measure, PathStep, Piece, PointStep, Setting, Statem
 
 /** A system as notation. Reading it back gives the same model. */
 export function printNotation(system: System): string {
-  const lines = [...comments(system.comments), `system ${quoted(system.title)}`, `  garment ${system.garment} · unit ${system.unit} · tape ${system.tape.replace(/in$/, "")}`];
+  const lines = [
+    ...comments(system.comments),
+    `system ${quoted(system.title)}`,
+    `  garment ${system.garment} · unit ${system.unit} · tape ${system.tape.replace(/in$/, "")}`,
+  ];
   if (system.about !== undefined) lines.push(`  about ${quoted(system.about)}`);
   if (system.suits !== undefined) lines.push(`  suits ${quoted(system.suits)}`);
   let before = "system";
@@ -58,7 +62,12 @@ function printStatement(s: Statement): string[] {
 
 function notes(s: { why?: string[]; watch?: string[]; caution?: string[]; when?: string }): string[] {
   const each = (word: string, list: string[] | undefined): string[] => (list ?? []).map((text) => `  ${word} ${quoted(text)}`);
-  return [...(s.when === undefined ? [] : [`  when ${s.when}`]), ...each("why", s.why), ...each("watch", s.watch), ...each("caution", s.caution)];
+  return [
+    ...(s.when === undefined ? [] : [`  when ${s.when}`]),
+    ...each("why", s.why),
+    ...each("watch", s.watch),
+    ...each("caution", s.caution),
+  ];
 }
 
 function printMeasure(s: Measure): string[] {
@@ -116,8 +125,14 @@ function printPath(s: PathStep): string {
 }
 
 function printEdge(e: Edge): string {
-  const along = e.along.map((item) => ("point" in item ? pointText(item.point) : `${item.path}${item.reversed ? " reversed" : ""}`)).join(" > ");
-  const facts = [...(e.finish === undefined ? [] : [e.finish]), ...(e.allow === undefined ? [] : [`allow ${e.allow}`]), ...(e.corner === undefined ? [] : [`corner ${e.corner}`])];
+  const along = e.along
+    .map((item) => ("point" in item ? pointText(item.point) : `${item.path}${item.reversed ? " reversed" : ""}`))
+    .join(" > ");
+  const facts = [
+    ...(e.finish === undefined ? [] : [e.finish]),
+    ...(e.allow === undefined ? [] : [`allow ${e.allow}`]),
+    ...(e.corner === undefined ? [] : [`corner ${e.corner}`]),
+  ];
   return `  edge ${[`${e.role}: ${along}`, ...facts].join(" · ")}`;
 }
 

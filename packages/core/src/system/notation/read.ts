@@ -38,10 +38,17 @@ export function readNotation(source: string): ReadSystem {
     return reader;
   }
   const { blocks, trailing } = blocksOf(source);
-  if (blocks.length === 0) reader.report({ text: "", line: 1, column: 1 }, 0, 1, "There is nothing here to read.", 'Begin with: system "Title".');
+  if (blocks.length === 0)
+    reader.report({ text: "", line: 1, column: 1 }, 0, 1, "There is nothing here to read.", 'Begin with: system "Title".');
   if (blocks.length > MOST_STATEMENTS) {
     const at = (blocks[MOST_STATEMENTS] as Block).head;
-    reader.report(at, 0, at.text.length, `A system may have ${MOST_STATEMENTS} statements.`, "Split it into systems that build on each other.");
+    reader.report(
+      at,
+      0,
+      at.text.length,
+      `A system may have ${MOST_STATEMENTS} statements.`,
+      "Split it into systems that build on each other.",
+    );
   }
   for (const block of blocks.slice(0, MOST_STATEMENTS)) reader.block(block);
   const last = system.statements[system.statements.length - 1];
@@ -55,7 +62,8 @@ export interface Raw {
   readonly at: number;
 }
 
-const isRaw = (value: unknown): value is Raw => typeof value === "object" && value !== null && "text" in value && "at" in value && typeof value.at === "number";
+const isRaw = (value: unknown): value is Raw =>
+  typeof value === "object" && value !== null && "text" in value && "at" in value && typeof value.at === "number";
 
 type Loose = Record<string, unknown>;
 
@@ -94,7 +102,13 @@ class Reader implements ReadSystem {
 
   private head(statement: Loose, block: Block): void {
     if (this.headed || this.system.statements.length > 0) {
-      this.report(block.head, 0, block.head.text.length, "A file holds one system, and its heading comes first.", "Take this line away or move it to the top.");
+      this.report(
+        block.head,
+        0,
+        block.head.text.length,
+        "A file holds one system, and its heading comes first.",
+        "Take this line away or move it to the top.",
+      );
       return;
     }
     this.headed = true;
@@ -104,10 +118,17 @@ class Reader implements ReadSystem {
   }
 
   private add(statement: Statement, block: Block, parts: Record<string, SourcePlace>): void {
-    if (!this.headed && this.system.statements.length === 0) this.report(block.head, 0, block.head.text.length, "The heading is missing.", 'Begin the file with: system "Title".');
+    if (!this.headed && this.system.statements.length === 0)
+      this.report(block.head, 0, block.head.text.length, "The heading is missing.", 'Begin the file with: system "Title".');
     if (statement.is === "board") this.boardKey = statement.key;
     if ((statement.is === "point" || statement.is === "path") && !this.boardKey) {
-      this.report(block.head, 0, block.head.text.length, "This step lies on no board.", 'Write a line like board M "Front" above the first step.');
+      this.report(
+        block.head,
+        0,
+        block.head.text.length,
+        "This step lies on no board.",
+        'Write a line like board M "Front" above the first step.',
+      );
       this.boardKey = "M";
     }
     this.system.statements.push(statement);
@@ -124,7 +145,13 @@ class Reader implements ReadSystem {
     if (!verb) {
       const near = suggest(word, VERBS.keys());
       const at = line.text.indexOf(word);
-      this.report(line, at, word.length, `“${word}” is not a way of placing a point.`, near ? `Did you mean ${near}?` : `There are: ${[...VERBS.keys()].join(", ")}.`);
+      this.report(
+        line,
+        at,
+        word.length,
+        `“${word}” is not a way of placing a point.`,
+        near ? `Did you mean ${near}?` : `There are: ${[...VERBS.keys()].join(", ")}.`,
+      );
       return false;
     }
     const raw = line.text.slice(rest.at, rest.at + rest.text.length);
@@ -136,8 +163,19 @@ class Reader implements ReadSystem {
       for (const [name, m] of Object.entries(found)) parts[`args.${name}`] = { line: line.line, column: line.column + rest.at + m.at };
       return true;
     }
-    const forms = verb.forms.map((f) => `${word} ${f.text.replace(/\{(\w+):point\}/g, "#1").replace(/\{(\w+):line\}/g, "#1-#2").replace(/\{(\w+):\w+\}/g, "1/2")}`.trim());
-    this.report(line, rest.at, Math.max(1, raw.length), `“${word} ${raw}” is not how ${word} is written.`, `Write it like: ${forms.join("; or ")}.`);
+    const forms = verb.forms.map((f) =>
+      `${word} ${f.text
+        .replace(/\{(\w+):point\}/g, "#1")
+        .replace(/\{(\w+):line\}/g, "#1-#2")
+        .replace(/\{(\w+):\w+\}/g, "1/2")}`.trim(),
+    );
+    this.report(
+      line,
+      rest.at,
+      Math.max(1, raw.length),
+      `“${word} ${raw}” is not how ${word} is written.`,
+      `Write it like: ${forms.join("; or ")}.`,
+    );
     return false;
   }
 
@@ -196,12 +234,17 @@ function whyUnread(text: string, at: number, startRule: "Statement" | "Detail"):
   const word = /^\S+/.exec(text)?.[0] ?? "";
   const shown = text.slice(at).trim().slice(0, 24);
   const why = at >= text.length ? "The line stops too soon." : `“${shown}” cannot stand here.`;
-  if ((text.match(/"/g)?.length ?? 0) % 2 === 1) return { why: "A quotation mark is opened but not closed.", mend: 'Close the sentence with ".' };
+  if ((text.match(/"/g)?.length ?? 0) % 2 === 1)
+    return { why: "A quotation mark is opened but not closed.", mend: 'Close the sentence with ".' };
   if (startRule === "Detail") return { why, mend: `Indented lines are: ${DETAIL_FORMS}.` };
   const known = STATEMENT_WORDS[word];
   if (known) return { why, mend: `Write it like: ${known}.` };
   if (/^(#|[A-Z]+[0-9])/.test(word)) return { why, mend: 'Write a step like: #2 down 1 1/2 from #1 "What is done."' };
   const near = suggest(word, Object.keys(STATEMENT_WORDS));
-  return { why: `“${word}” begins no statement.`, mend: near ? `Did you mean ${near}? Write it like: ${STATEMENT_WORDS[near]}.` : 'A step begins with its point: #2 down 1 1/2 from #1 "What is done."' };
+  return {
+    why: `“${word}” begins no statement.`,
+    mend: near
+      ? `Did you mean ${near}? Write it like: ${STATEMENT_WORDS[near]}.`
+      : 'A step begins with its point: #2 down 1 1/2 from #1 "What is done."',
+  };
 }
-

@@ -1,0 +1,48 @@
+import js from "@eslint/js";
+import vue from "eslint-plugin-vue";
+import ts from "typescript-eslint";
+import vueParser from "vue-eslint-parser";
+
+export default ts.config(
+  {
+    ignores: [
+      "**/dist/**",
+      "**/build/**",
+      "**/generated/**",
+      "data/**",
+      "coverage/**",
+      "test-results/**",
+      "playwright-report/**",
+      "**/*.mjs",
+      "**/*.cjs",
+    ],
+  },
+  js.configs.recommended,
+  ...ts.configs.strict,
+  ...vue.configs["flat/recommended"],
+  {
+    files: ["**/*.vue"],
+    languageOptions: { parser: vueParser, parserOptions: { parser: ts.parser, extraFileExtensions: [".vue"], sourceType: "module" } },
+  },
+  {
+    rules: {
+      "no-undef": "off",
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_", ignoreRestSiblings: true }],
+      "@typescript-eslint/no-non-null-assertion": "error",
+      "@typescript-eslint/consistent-type-imports": ["error", { fixStyle: "inline-type-imports" }],
+      "@typescript-eslint/no-explicit-any": "error",
+      "no-eval": "error",
+      "no-new-func": "error",
+      complexity: ["error", 16],
+      // Prettier decides how templates are laid out.
+      "vue/max-attributes-per-line": "off",
+      "vue/singleline-html-element-content-newline": "off",
+      "vue/multiline-html-element-content-newline": "off",
+      "vue/html-self-closing": "off",
+      "vue/html-indent": "off",
+      "vue/html-closing-bracket-newline": "off",
+      "vue/require-default-prop": "off",
+    },
+  },
+  { files: ["**/*.vue"], rules: { "@typescript-eslint/no-non-null-assertion": "off" } },
+);

@@ -1,0 +1,57 @@
+import type { BodyOf, ParamsOf, ReplyOf, Route } from "@lodrin/contract";
+
+/** An answer that is not what was asked for: in words, with what is stored now after a collision. */
+export class CallError extends Error {
+  override readonly name = "CallError";
+  constructor(
+    /** HTTP status; 0 when the server could not be reached. */
+    readonly status: number,
+    readonly title: string,
+    readonly detail: string,
+    readonly current?: unknown,
+  ) {
+    super(detail || title);
+  }
+}
+
+type Given<T> = (ParamsOf<T> extends undefined ? { params?: undefined } : { params: ParamsOf<T> }) &
+  (BodyOf<T> extends undefined ? { body?: undefined } : { body: BodyOf<T> });
+
+const PATIENCE_MS = 20_000;
+
+/** Calls one route of the API. Throws CallError, never anything else. */
+export async function call<T extends Route>(route: T, given: Given<T>): Promise<ReplyOf<T>> {
+  const { params, body } = given as { params?: Record<string, string>; body?: unknown };
+  const path = route.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params?.[name] ?? ""));
+  const init: RequestInit = {
+    method: route.method,
+    headers: { accept: "application/json" },
+    credentials: "same-origin",
+    signal: AbortSignal.timeout(PATIENCE_MS),
+  };
+  if (body !== undefined || route.method === "POST") {
+    init.body = JSON.stringify(body ?? {});
+    init.headers = { ...init.headers, "content-type": "application/json" };
+  }
+  let response: Response;
+  try {
+    response = await fetch(path, init);
+  } catch {
+    throw new CallError(0, "No connection", "Lodrin cannot be reached just now.");
+  }
+  const reply: unknown = await response.json().catch(() => undefined);
+  if (response.ok && reply !== undefined) return reply as ReplyOf<T>;
+  throw problemOf(response.status, reply);
+}
+
+function problemOf(status: number, reply: unknown): CallError {
+  const problem = (reply ?? {}) as { title?: string; detail?: string; errors?: { at: string; says: string }[]; current?: unknown };
+  const places = problem.errors?.map((e) => `${e.at.replace(/^\//, "")} ${e.says}`).join("; ");
+  if (status === 502 || status === 503 || status === 504) return new CallError(0, "No connection", "Lodrin cannot be reached just now.");
+  return new CallError(
+    status,
+    problem.title ?? "That did not work",
+    [problem.detail, places].filter(Boolean).join(" ") || "Lodrin gave no reason. Try again.",
+    problem.current,
+  );
+}

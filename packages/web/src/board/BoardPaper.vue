@@ -1,0 +1,257 @@
+<script setup lang="ts">
+import { type HomeUnit, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
+import { useElementSize } from "@vueuse/core";
+import { computed, ref, useTemplateRef, watch } from "vue";
+import DimensionMark from "./DimensionMark.vue";
+import { gridOf } from "./grid.js";
+import { placeLabels } from "./labels.js";
+import PaperFrame from "./PaperFrame.vue";
+import { sceneOf } from "./scene.js";
+import { usePanZoom } from "./use-pan-zoom.js";
+import { fitView, toScreen } from "./view.js";
+
+/** The board as drafted up to the current step: what is earlier is quiet, what is later is not there yet. */
+const props = defineProps<{
+  run: Run;
+  step: number;
+  unit: HomeUnit;
+  grid: boolean;
+  marks: readonly { readonly name: string; readonly at: { x: number; y: number } }[];
+}>();
+const emit = defineEmits<{ go: [step: number] }>();
+
+const PAD = { left: 48, top: 48, right: 28, bottom: 72 };
+
+const svg = useTemplateRef<SVGSVGElement>("svg");
+const holder = ref<HTMLElement | null>(null);
+const { width, height } = useElementSize(holder);
+const { view, touched, show, zoomBy } = usePanZoom(svg);
+
+const scene = computed(() => sceneOf(props.run));
+const fit = (): void => {
+  touched.value = false;
+  show(fitView(scene.value.bounds, width.value, height.value, PAD));
+};
+watch([width, height], ([w, h]) => w > 0 && h > 0 && !touched.value && fit());
+watch(
+  () => scene.value.bounds,
+  () => width.value > 0 && !touched.value && fit(),
+);
+defineExpose({ fit, zoomBy });
+
+const points = computed(() => scene.value.points.filter((p) => p.step <= props.step));
+const paths = computed(() => scene.value.paths.filter((p) => p.step <= props.step));
+const courses = computed(() => scene.value.courses.filter((c) => c.step <= props.step));
+const planned = computed(() => props.run.plan.steps[props.step]);
+const leaning = computed(() => new Set(planned.value?.leansOn.points));
+const leaningPaths = computed(() => new Set(planned.value?.leansOn.paths));
+const current = computed(() => points.value.find((p) => p.step === props.step));
+const dimension = computed(() => {
+  const d = stepDimension(props.run, props.step);
+  if (!d.from || !d.to || d.mm === undefined) return undefined;
+  return { a: toScreen(view.value, d.from), b: toScreen(view.value, d.to), text: tapeText(d.mm, props.unit) };
+});
+
+const ruled = computed(() => gridOf(view.value, width.value, height.value, props.unit));
+const levels = computed(() =>
+  paths.value.flatMap((p) => {
+    const a = p.places[0];
+    const b = p.places[p.places.length - 1];
+    if (p.label === undefined || !a || !b) return [];
+    const [left, right] = [toScreen(view.value, a), toScreen(view.value, b)].sort((m, n) => m.x - n.x) as [
+      { x: number; y: number },
+      { x: number; y: number },
+    ];
+    const w = p.label.length * 7.2 + 8;
+    return right.x - left.x < w ? [] : [{ key: p.key, text: p.label, x: (left.x + right.x) / 2 - w / 2, y: left.y - 18, w, h: 16 }];
+  }),
+);
+const lines = computed(() =>
+  paths.value.flatMap((p) =>
+    p.places.slice(1).map((b, i) => [toScreen(view.value, p.places[i] as { x: number; y: number }), toScreen(view.value, b)] as const),
+  ),
+);
+/** The step being done and what it leans on come first, then the newest. */
+const labels = computed(() => {
+  const rank = (p: (typeof points.value)[number]): number => (p.step === props.step ? 0 : leaning.value.has(p.id) ? 1 : 2);
+  const order = [...points.value].sort((a, b) => rank(a) - rank(b) || b.step - a.step);
+  return placeLabels(
+    order.map((p) => ({ id: p.id, at: toScreen(view.value, p.at), width: p.name.length * 9 + 3 })),
+    lines.value,
+    levels.value,
+  );
+});
+const nameOf = (id: string): string => pointText(id).replace("#", "");
+const stepOf = (id: string): number => scene.value.points.find((p) => p.id === id)?.step ?? 0;
+</script>
+
+<template>
+  <div ref="holder" class="holder">
+    <svg
+      ref="svg"
+      class="on-paper"
+      role="group"
+      aria-label="The board: drag to move, wheel or pinch to zoom"
+      :width="width"
+      :height="height"
+    >
+      <rect class="sheet" :width="width" :height="height" />
+      <template v-if="grid">
+        <path class="fine" :d="ruled.fine" />
+        <path class="strong" :d="ruled.strong" />
+      </template>
+      <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
+        <path v-for="c in courses" :key="c.step" class="course" :d="c.data" />
+        <path
+          v-for="p in paths"
+          :key="p.key"
+          :d="p.data"
+          :class="[p.kind, { now: p.step === step, leant: leaningPaths.has(p.key), dashed: p.dashed }]"
+        />
+      </g>
+      <text v-for="l in levels" :key="l.key" class="level-name" :x="l.x + 4" :y="l.y + 13">{{ l.text }}</text>
+      <g
+        v-for="p in points"
+        :key="p.id"
+        class="point"
+        :class="{ now: p.step === step, leant: leaning.has(p.id) }"
+        :transform="`translate(${p.at.x * view.k + view.x} ${p.at.y * view.k + view.y})`"
+        @click="emit('go', p.step)"
+      >
+        <circle class="hit" r="14" />
+        <circle v-if="p.step === step || leaning.has(p.id)" class="halo" r="7" />
+        <path d="M-4 0H4M0 -4V4" />
+      </g>
+      <DimensionMark v-if="dimension" v-bind="dimension" />
+      <circle v-else-if="current" class="ring" r="11" :cx="current.at.x * view.k + view.x" :cy="current.at.y * view.k + view.y" />
+      <text
+        v-for="l in labels"
+        :key="l.id"
+        class="number"
+        :class="{ now: stepOf(l.id) === step, leant: leaning.has(l.id) }"
+        :x="l.x + 1"
+        :y="l.y + 13"
+      >
+        {{ nameOf(l.id) }}
+      </text>
+      <g v-for="m in marks" :key="m.name" class="mark" :transform="`translate(${m.at.x * view.k + view.x} ${m.at.y * view.k + view.y})`">
+        <circle r="13" />
+        <text y="6">!</text>
+        <title>{{ m.name }}</title>
+      </g>
+      <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.holder {
+  position: absolute;
+  inset: 0;
+  overflow: hidden;
+}
+svg {
+  display: block;
+  touch-action: none;
+  cursor: grab;
+}
+.sheet {
+  fill: var(--paper);
+}
+.fine {
+  stroke: var(--grid);
+  stroke-width: 0.6;
+}
+.strong {
+  stroke: var(--grid-strong);
+  stroke-width: 0.9;
+}
+path {
+  fill: none;
+}
+g > path {
+  vector-effect: non-scaling-stroke;
+}
+.construction {
+  stroke: #7c8084;
+  stroke-width: 1.1;
+}
+.course {
+  stroke: #a3a6a6;
+  stroke-width: 0.9;
+}
+.level {
+  stroke: #8a8e90;
+  stroke-width: 1.1;
+}
+.curve {
+  stroke: var(--ink);
+  stroke-width: 2.4;
+}
+.dashed {
+  stroke-dasharray: 8 5;
+}
+.leant {
+  stroke: var(--now);
+}
+path.now {
+  stroke: var(--now);
+  stroke-width: 3;
+}
+.point path {
+  stroke: var(--ink-2);
+  stroke-width: 1.3;
+}
+.point {
+  cursor: pointer;
+}
+.hit {
+  fill: transparent;
+}
+.point.now path,
+.point.leant path {
+  stroke: var(--now);
+  stroke-width: 2;
+}
+.halo {
+  fill: var(--now-tint);
+  stroke: var(--now);
+  stroke-width: 1.4;
+}
+.point.leant .halo {
+  fill: transparent;
+}
+.ring {
+  fill: none;
+  stroke: var(--now);
+  stroke-width: 2.4;
+}
+.number {
+  font: 600 15px var(--face);
+  fill: var(--ink-2);
+  font-variant-numeric: tabular-nums;
+  pointer-events: none;
+}
+.number.now {
+  fill: var(--now);
+  font-weight: 800;
+}
+.number.leant {
+  fill: var(--now);
+}
+.level-name {
+  font: 500 14px var(--face);
+  fill: var(--ink-3);
+  pointer-events: none;
+}
+.mark circle {
+  fill: #f5dcd3;
+  stroke: var(--fail);
+  stroke-width: 2;
+}
+.mark text {
+  font: 800 16px var(--face);
+  text-anchor: middle;
+  fill: var(--fail);
+}
+</style>

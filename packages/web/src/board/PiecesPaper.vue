@@ -1,0 +1,236 @@
+<script setup lang="ts">
+import { boundsOf, growBounds, type HomeUnit, type PieceEdge, type Run, svgData, svgRing, tapeText } from "@lodrin/core";
+import { layPieces } from "@lodrin/formats";
+import { useElementSize } from "@vueuse/core";
+import { computed, ref, useTemplateRef, watch } from "vue";
+import { gridOf } from "./grid.js";
+import PaperFrame from "./PaperFrame.vue";
+import { usePanZoom } from "./use-pan-zoom.js";
+import { fitView, toScreen } from "./view.js";
+
+/** The pieces taken off the board and laid apart: net and cutting line, fold, grain, level lines, notches, names. */
+const props = defineProps<{ run: Run; unit: HomeUnit; grid: boolean; only: string | undefined; edges: readonly string[] }>();
+
+const PAD = { left: 48, top: 48, right: 28, bottom: 72 };
+
+const svg = useTemplateRef<SVGSVGElement>("svg");
+const holder = ref<HTMLElement | null>(null);
+const { width, height } = useElementSize(holder);
+const { view, touched, show, zoomBy } = usePanZoom(svg);
+
+const laid = computed(() => layPieces(props.run.pieces.filter((p) => props.only === undefined || p.key === props.only)));
+const bounds = computed(() => {
+  const places = laid.value.flatMap(({ piece, dx, dy }) => piece.cutting.map((p) => ({ x: p.x + dx, y: p.y + dy })));
+  return growBounds(boundsOf(places) ?? { minX: 0, minY: 0, maxX: 300, maxY: 300 }, 8);
+});
+const fit = (): void => {
+  touched.value = false;
+  show(fitView(bounds.value, width.value, height.value, PAD));
+};
+watch([width, height], ([w, h]) => w > 0 && h > 0 && !touched.value && fit());
+watch(bounds, () => width.value > 0 && !touched.value && fit());
+watch(() => props.only, fit);
+defineExpose({ fit, zoomBy });
+
+const ruled = computed(() => gridOf(view.value, width.value, height.value, props.unit));
+
+/** Words on a piece, in screen pixels. */
+const words = computed(() =>
+  laid.value.map(({ piece, dx, dy }) => {
+    const at = (p: { x: number; y: number }): { x: number; y: number } => toScreen(view.value, { x: p.x + dx, y: p.y + dy });
+    const box = boundsOf(piece.net) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+    const wide = (box.maxX - box.minX) * view.value.k;
+    return {
+      key: piece.key,
+      title: at({ x: box.minX + (box.maxX - box.minX) * 0.58, y: box.minY + (box.maxY - box.minY) * 0.5 }),
+      name: piece.title,
+      cut: `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`,
+      levels: piece.levels.map((l) => ({ ...l, ...at({ x: (l.a.x + l.b.x) / 2, y: l.a.y }), fits: wide > 130 })),
+      fold: piece.edges.filter((e) => e.finish === "fold").map((e) => foldMark(e, at)),
+      grain: piece.grain && wide > 90 ? grainMark(at(piece.grain[0]), at(piece.grain[1]), wide) : undefined,
+      edges: piece.edges
+        .filter((e) => props.edges.includes(e.name))
+        .map((e) => ({
+          name: e.name,
+          text: tapeText(e.length, props.unit),
+          ...at(e.places[Math.floor(e.places.length / 2)] ?? { x: 0, y: 0 }),
+        })),
+    };
+  }),
+);
+
+type ToScreen = (p: { x: number; y: number }) => { x: number; y: number };
+
+function foldMark(edge: PieceEdge, at: ToScreen): { d: string; x: number; y: number } {
+  const a = at(edge.places[0] as { x: number; y: number });
+  const b = at(edge.places[edge.places.length - 1] as { x: number; y: number });
+  const mix = (t: number): { x: number; y: number } => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
+  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+  const n = { x: -(b.y - a.y) / length, y: (b.x - a.x) / length };
+  const [p, q] = [mix(0.3), mix(0.7)];
+  const inside = (m: { x: number; y: number }, d: number): string => `${m.x + n.x * d} ${m.y + n.y * d}`;
+  const mid = mix(0.5);
+  return { d: `M${inside(p, 3)}L${inside(p, 12)}L${inside(q, 12)}L${inside(q, 3)}`, x: mid.x + n.x * 17, y: mid.y + n.y * 17 };
+}
+
+function grainMark(a: { x: number; y: number }, b: { x: number; y: number }, wide: number): { d: string; x: number; y: number } {
+  const x = a.x + wide * 0.24;
+  const [top, foot] = [a.y, b.y].sort((m, n) => m - n) as [number, number];
+  const from = top + (foot - top) * 0.34;
+  const to = top + (foot - top) * 0.82;
+  return {
+    d: `M${x} ${from}V${to}M${x - 5} ${from + 10}L${x} ${from}L${x + 5} ${from + 10}M${x - 5} ${to - 10}L${x} ${to}L${x + 5} ${to - 10}`,
+    x: x - 6,
+    y: to - 16,
+  };
+}
+</script>
+
+<template>
+  <div ref="holder" class="holder">
+    <svg
+      ref="svg"
+      class="on-paper"
+      role="group"
+      aria-label="The pieces: drag to move, wheel or pinch to zoom"
+      :width="width"
+      :height="height"
+    >
+      <rect class="sheet" :width="width" :height="height" />
+      <template v-if="grid">
+        <path class="fine" :d="ruled.fine" />
+        <path class="strong" :d="ruled.strong" />
+      </template>
+      <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
+        <g v-for="{ piece, dx, dy } in laid" :key="piece.key" :transform="`translate(${dx} ${dy})`">
+          <path class="cloth" :d="svgRing(piece.cutting)" />
+          <path v-if="piece.cutting !== piece.net" class="cutting" :d="svgRing(piece.cutting)" />
+          <path v-for="l in piece.levels" :key="l.label" class="level" :d="`M${l.a.x} ${l.a.y}L${l.b.x} ${l.b.y}`" />
+          <path
+            v-for="e in piece.edges"
+            :key="e.name"
+            class="net"
+            :class="{ fold: e.finish === 'fold', shown: edges.includes(e.name) }"
+            :d="svgData(e.path)"
+          />
+          <path v-for="n in piece.notches" :key="n.id" class="notch" :d="`M${n.at.x} ${n.at.y}l${-n.outward.x * 7} ${-n.outward.y * 7}`" />
+        </g>
+      </g>
+      <g v-for="w in words" :key="w.key">
+        <text class="name" :x="w.title.x" :y="w.title.y">{{ w.name }}</text>
+        <text class="cut" :x="w.title.x" :y="w.title.y + 22">{{ w.cut }}</text>
+        <template v-for="l in w.levels" :key="l.label">
+          <text v-if="l.fits" class="level-name" :x="l.x" :y="l.y - 5">{{ l.label }}</text>
+        </template>
+        <template v-for="f in w.fold" :key="f.d">
+          <path class="bracket" :d="f.d" />
+          <text class="small" :transform="`translate(${f.x + 4} ${f.y}) rotate(-90)`">fold</text>
+        </template>
+        <template v-if="w.grain">
+          <path class="grain" :d="w.grain.d" />
+          <text class="small start" :transform="`translate(${w.grain.x} ${w.grain.y}) rotate(-90)`">grain</text>
+        </template>
+        <g v-for="e in w.edges" :key="e.name">
+          <text class="edge under" :x="e.x" :y="e.y">{{ e.text }}</text>
+          <text class="edge" :x="e.x" :y="e.y">{{ e.text }}</text>
+        </g>
+      </g>
+      <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
+    </svg>
+    <p v-if="laid.length === 0" class="empty says look">No piece can be taken off the board yet. Fill in what the draft still needs.</p>
+  </div>
+</template>
+
+<style scoped>
+.holder {
+  position: absolute;
+  inset: 0;
+  overflow: hidden;
+}
+svg {
+  display: block;
+  touch-action: none;
+  cursor: grab;
+}
+.sheet {
+  fill: var(--paper);
+}
+.fine {
+  stroke: var(--grid);
+  stroke-width: 0.6;
+}
+.strong {
+  stroke: var(--grid-strong);
+  stroke-width: 0.9;
+}
+path {
+  fill: none;
+}
+g path {
+  vector-effect: non-scaling-stroke;
+}
+.cloth {
+  fill: #fffdf7;
+}
+.cutting {
+  stroke: #5d6266;
+  stroke-width: 1.2;
+}
+.net {
+  stroke: var(--ink);
+  stroke-width: 2.6;
+}
+.net.fold {
+  stroke-width: 1.8;
+  stroke-dasharray: 16 5 3 5;
+}
+.net.shown {
+  stroke: var(--now);
+  stroke-width: 5;
+}
+.level {
+  stroke: #8a8e90;
+  stroke-width: 1;
+}
+.notch {
+  stroke: var(--ink);
+  stroke-width: 2.2;
+}
+.bracket,
+.grain {
+  stroke: var(--ink-2);
+  stroke-width: 1.5;
+}
+text {
+  font: 500 14px var(--face);
+  text-anchor: middle;
+  fill: var(--ink-2);
+  pointer-events: none;
+}
+text.start {
+  text-anchor: start;
+}
+.name {
+  font: 600 24px var(--face-title);
+  fill: var(--ink);
+}
+.cut {
+  font-size: 16px;
+}
+.level-name {
+  fill: var(--ink-3);
+}
+.edge {
+  font: 700 18px var(--face);
+  fill: var(--now);
+}
+.edge.under {
+  stroke: var(--paper);
+  stroke-width: 6;
+  stroke-linejoin: round;
+}
+.empty {
+  position: absolute;
+  inset: auto 40px 40px;
+}
+</style>

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { computed, ref } from "vue";
+import { usePeople } from "../../stores/people.js";
+import { useSession } from "../../stores/session.js";
+
+/** Adds me, or someone I draft for. */
+const emit = defineEmits<{ added: [id: string] }>();
+const people = usePeople();
+const session = useSession();
+const open = ref(false);
+const name = ref("");
+const child = ref(false);
+const why = ref("");
+const haveMe = computed(() => people.people.some((p) => p.isSelf));
+
+async function add(self: boolean): Promise<void> {
+  const said = self ? (session.account?.name ?? "") : name.value.trim();
+  why.value = said === "" ? "Write a name, even a working one like “tuba, third row”." : "";
+  if (why.value) return;
+  try {
+    const person = await people.add(said, self, !self && child.value);
+    name.value = "";
+    open.value = false;
+    emit("added", person.id);
+  } catch (error) {
+    why.value = (error as Error).message;
+  }
+}
+</script>
+
+<template>
+  <div class="add">
+    <button v-if="!haveMe" class="button" @click="add(true)">Add me</button>
+    <button v-if="!open" class="button" @click="open = true">Add someone</button>
+    <form v-else class="card" @submit.prevent="add(false)">
+      <label class="text-field"><span>Name</span><input v-model="name" name="person" autocomplete="off" /></label>
+      <label class="check"><input v-model="child" type="checkbox" /> a child</label>
+      <button class="button main">Add</button>
+      <button type="button" class="button plain" @click="open = false">Leave it</button>
+    </form>
+    <p v-if="why" class="says fail small" role="alert">{{ why }}</p>
+  </div>
+</template>
+
+<style scoped>
+.add,
+form {
+  display: grid;
+  gap: 10px;
+}
+.check {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 40px;
+}
+.check input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--now);
+}
+</style>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { measurementName, type Plan } from "@lodrin/core";
+import { computed, ref } from "vue";
+import { usePeople } from "../../stores/people.js";
+import BodyFigure from "../../ui/BodyFigure.vue";
+import TapeField from "../../ui/TapeField.vue";
+import { sayDay } from "../../ui/times.js";
+import { doubtsByKey } from "../bodies/doubts.js";
+import type { DraftKeeper } from "./use-draft.js";
+
+/** The body this draft is made for: the figures as they were taken, what is still missing, doubts, and another set to take. */
+const props = defineProps<{ keeper: DraftKeeper; plan: Plan; missing: readonly string[] }>();
+const people = usePeople();
+const { local } = props.keeper;
+const focus = ref<string>();
+
+const doubts = computed(() => {
+  const by = doubtsByKey(local.measurements, local.unit);
+  return by;
+});
+const measures = computed(() =>
+  props.plan.measures.filter((m) => !m.when || props.missing.includes(m.source.key) || m.source.key in local.measurements),
+);
+const how = computed(() => measures.value.find((m) => m.source.key === focus.value)?.source.how);
+const others = computed(() => people.people.flatMap((person) => person.sets.map((set) => ({ person, set }))));
+
+function write(key: string, text: string): void {
+  const { [key]: _, ...rest } = local.measurements;
+  local.measurements = text.trim() === "" ? rest : { ...rest, [key]: text };
+}
+
+function take(event: Event): void {
+  const found = others.value.find(({ set }) => set.id === (event.target as HTMLSelectElement).value);
+  if (!found) return;
+  const known = new Set(props.plan.measures.map((m) => m.source.key));
+  local.measurements = Object.fromEntries(Object.entries(found.set.written).filter(([key]) => known.has(key)));
+  local.unit = found.set.unit;
+  local.personId = found.person.id;
+  local.personName = found.person.name;
+  local.setId = found.set.id;
+}
+</script>
+
+<template>
+  <div class="drawer-body">
+    <p v-if="missing.length" class="says look">
+      This system also needs <b>{{ missing.map((k) => measurementName(k).toLowerCase()).join(", ") }}</b>. Fill it in here and the draft
+      goes on.
+    </p>
+    <BodyFigure :key-name="focus" :how="how" />
+    <label class="text-field">
+      <span>Figures taken from</span>
+      <select :value="local.setId ?? ''" @change="take">
+        <option value="" disabled>{{ local.personName || "typed here" }}</option>
+        <option v-for="o in others" :key="o.set.id" :value="o.set.id">{{ o.person.name }}, {{ sayDay(o.set.takenOn) }}</option>
+      </select>
+    </label>
+    <p class="small quiet">
+      The draft keeps these figures as they are now, in {{ local.unit === "in" ? "inches" : "centimetres" }}. Changing them here does not
+      change the person's set.
+    </p>
+    <TapeField
+      v-for="m in measures"
+      :key="m.source.key"
+      :key-name="m.source.key"
+      :unit="local.unit"
+      :plain="m.source.kind === 'number'"
+      :needed="missing.includes(m.source.key)"
+      :label="m.source.checkOnly ? `${measurementName(m.source.key)} (for a check)` : measurementName(m.source.key)"
+      :doubts="doubts[m.source.key] ?? []"
+      :model-value="local.measurements[m.source.key] ?? ''"
+      @update:model-value="write(m.source.key, $event)"
+      @focus="focus = m.source.key"
+    />
+  </div>
+</template>
+
+<style scoped>
+.drawer-body {
+  display: grid;
+  gap: 12px;
+}
+.drawer-body :deep(figure svg) {
+  height: 220px;
+}
+</style>

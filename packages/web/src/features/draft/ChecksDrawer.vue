@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import type { CheckResult, HomeUnit, Warning } from "@lodrin/core";
+import { computed } from "vue";
+import FigureText from "../../ui/FigureText.vue";
+import { byWeight, figuresOf, statusWord } from "./check-words.js";
+
+/** Every check with its two figures; pressing one shows the place on the paper. */
+const props = defineProps<{
+  checks: readonly CheckResult[];
+  warnings: readonly Warning[];
+  unit: HomeUnit;
+  shown: CheckResult | undefined;
+}>();
+defineEmits<{ show: [check: CheckResult] }>();
+
+const sorted = computed(() => [...props.checks].sort(byWeight));
+const misses = computed(() => props.checks.filter((c) => c.status !== "pass").length);
+</script>
+
+<template>
+  <div class="drawer-body">
+    <p class="says" :class="misses ? 'look' : 'pass'">
+      {{ misses ? `${misses} of ${checks.length} checks want a look before cloth is cut.` : `All ${checks.length} checks hold.` }}
+    </p>
+    <p v-for="w in warnings" :key="w.says" class="says look small">{{ w.says }}</p>
+    <ul>
+      <li v-for="c in sorted" :key="c.name">
+        <button :class="[c.status, { on: shown?.name === c.name }]" @click="$emit('show', c)">
+          <span class="status">{{ statusWord(c) }}</span>
+          <b>{{ c.name }}</b>
+          <span v-if="figuresOf(c, unit)" class="figures small">
+            <FigureText :text="figuresOf(c, unit)!.got" /> against <FigureText :text="figuresOf(c, unit)!.expected" /><template
+              v-if="figuresOf(c, unit)!.difference"
+            >
+              · <FigureText :text="figuresOf(c, unit)!.difference!"
+            /></template>
+          </span>
+          <span v-if="c.status !== 'pass' && c.cause" class="cause small">{{ c.cause }}</span>
+        </button>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.drawer-body {
+  display: grid;
+  gap: 10px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 4px;
+}
+button {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  width: 100%;
+  padding: 9px 12px;
+  border: 1.5px solid transparent;
+  border-radius: var(--radius);
+  background: transparent;
+  text-align: left;
+  cursor: pointer;
+}
+button:hover,
+button.on {
+  border-color: var(--now);
+}
+.status {
+  font-size: 14px;
+  font-weight: 700;
+}
+.pass .status {
+  color: var(--pass);
+}
+.look {
+  background: var(--look-tint);
+}
+.look .status {
+  color: var(--look);
+}
+.fail {
+  background: var(--fail-tint);
+}
+.fail .status {
+  color: var(--fail);
+}
+b {
+  font-weight: 600;
+}
+.figures {
+  color: var(--ink-2);
+}
+</style>

@@ -1,0 +1,357 @@
+<script setup lang="ts">
+import type { CheckResult } from "@lodrin/core";
+import { useEventListener } from "@vueuse/core";
+import { computed, ref, useTemplateRef } from "vue";
+import { RouterLink } from "vue-router";
+import BoardPaper from "../../board/BoardPaper.vue";
+import PiecesPaper from "../../board/PiecesPaper.vue";
+import { useSession } from "../../stores/session.js";
+import CollisionNotice from "../../ui/CollisionNotice.vue";
+import SaveState from "../../ui/SaveState.vue";
+import TapeMeasure from "../../ui/TapeMeasure.vue";
+import BodyDrawer from "./BodyDrawer.vue";
+import ChecksDrawer from "./ChecksDrawer.vue";
+import FilesDrawer from "./FilesDrawer.vue";
+import HandoutList from "./HandoutList.vue";
+import KeysHelp from "./KeysHelp.vue";
+import NotesDrawer from "./NotesDrawer.vue";
+import PiecesDrawer from "./PiecesDrawer.vue";
+import SettingsDrawer from "./SettingsDrawer.vue";
+import StepControls from "./StepControls.vue";
+import { DRAFT_FIELDS, type OpenDraft, useDrafting } from "./use-draft.js";
+
+/** The cutting table: handout on the left, paper in the middle, drawers on the right, the tape along the edge. */
+const props = defineProps<{ open: OpenDraft }>();
+const session = useSession();
+const { keeper, system } = props.open;
+const { plan } = system.loaded;
+const { local, state, savedAt, why } = keeper;
+const { run, trace, unit, step, last, tape, playing, go, play } = useDrafting(props.open);
+
+type Drawer = "body" | "settings" | "pieces" | "checks" | "files" | "notes";
+const DRAWERS: readonly { key: Drawer; name: string }[] = [
+  { key: "body", name: "Body" },
+  { key: "settings", name: "Settings" },
+  { key: "pieces", name: "Pieces" },
+  { key: "checks", name: "Checks" },
+  { key: "files", name: "Print, files" },
+  { key: "notes", name: "Notes" },
+];
+const drawer = ref<Drawer | undefined>(run.value.missing.length > 0 ? "body" : undefined);
+const pieces = ref(false);
+const grid = ref(true);
+const keys = ref(false);
+const only = ref<string>();
+const edges = ref<readonly string[]>([]);
+const shownCheck = ref<CheckResult>();
+const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void }>("paper");
+
+const misses = computed(() => run.value.checks.filter((c) => c.status !== "pass").length);
+const marks = computed(() => {
+  const failing = run.value.checks.filter((c) => c.status === "fail" && c.at && c.edges.length === 0 && c.board === undefined);
+  const shown = shownCheck.value && shownCheck.value.at && shownCheck.value.edges.length === 0 ? [shownCheck.value] : [];
+  return [...failing, ...shown].flatMap((c) => (c.at ? [{ name: c.name, at: c.at }] : []));
+});
+const what = computed(() => {
+  const entry = trace.value[step.value];
+  return entry ? (/\d/.test(entry.step) ? `step ${entry.step.replace("#", "")}` : entry.step.replace(/_/g, " ")) : "";
+});
+
+function toggle(key: Drawer): void {
+  drawer.value = drawer.value === key ? undefined : key;
+  if (key === "pieces" && drawer.value === "pieces") pieces.value = true;
+}
+
+function show(check: CheckResult): void {
+  shownCheck.value = check;
+  edges.value = check.edges;
+  if (check.edges.length > 0) {
+    pieces.value = true;
+    only.value = undefined;
+  } else if (check.at) {
+    pieces.value = false;
+    if (step.value < last.value) go(last.value);
+  }
+}
+
+const switchUnit = (): void => session.prefer({ unit: unit.value === "in" ? "cm" : "in" });
+
+const ACTS: Readonly<Record<string, () => void>> = {
+  ArrowRight: () => go(step.value + 1),
+  ArrowLeft: () => go(step.value - 1),
+  Home: () => go(0),
+  End: () => go(last.value),
+  " ": play,
+  u: switchUnit,
+  f: () => paper.value?.fit(),
+  "+": () => paper.value?.zoomBy(1.3),
+  "=": () => paper.value?.zoomBy(1.3),
+  "-": () => paper.value?.zoomBy(1 / 1.3),
+  g: () => (grid.value = !grid.value),
+  b: () => toggle("body"),
+  s: () => toggle("settings"),
+  k: () => toggle("checks"),
+  p: () => (pieces.value = !pieces.value),
+  "?": () => (keys.value = true),
+  Escape: () => (drawer.value = undefined),
+};
+
+useEventListener(window, "keydown", (event) => {
+  const target = event.target as HTMLElement;
+  if (event.ctrlKey || event.metaKey || event.altKey || keys.value) return;
+  if (target.matches("input, textarea, select, [role='slider']") || (event.key === " " && target.matches("button, a"))) return;
+  const act = ACTS[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+  if (!act) return;
+  event.preventDefault();
+  act();
+});
+
+useEventListener(window, "beforeunload", () => void keeper.flush());
+</script>
+
+<template>
+  <div class="table">
+    <header>
+      <RouterLink class="home" :to="{ name: 'workroom' }" aria-label="To the workroom"
+        ><img src="/mark.svg" alt="" width="26" height="26"
+      /></RouterLink>
+      <h1>{{ local.name }}</h1>
+      <span class="quiet small about"
+        >{{ system.sheet.title }}, version {{ system.sheet.version
+        }}<template v-if="local.personName"> · {{ local.personName }}</template></span
+      >
+      <span class="room" />
+      <SaveState :state="state" :saved-at="savedAt" :why="why" />
+      <RouterLink v-if="state === 'signed-out'" class="button" :to="{ name: 'sign-in', query: { to: `/drafts/${local.id}` } }"
+        >Sign in again</RouterLink
+      >
+      <button class="button plain" :aria-label="`Show lengths in ${unit === 'in' ? 'centimetres' : 'inches'} (U)`" @click="switchUnit">
+        <span :class="{ on: unit === 'in' }">in</span>&nbsp;/&nbsp;<span :class="{ on: unit === 'cm' }">cm</span>
+      </button>
+      <button class="button plain" aria-label="All keys (?)" @click="keys = true">Keys</button>
+    </header>
+
+    <HandoutList class="handout" :trace="trace" :step="step" @go="((pieces = false), go($event))" />
+
+    <div class="paper">
+      <BoardPaper v-if="!pieces" ref="paper" :run="run" :step="step" :unit="unit" :grid="grid" :marks="marks" @go="go" />
+      <PiecesPaper v-else ref="paper" :run="run" :unit="unit" :grid="grid" :only="only" :edges="edges" />
+      <StepControls
+        class="controls"
+        :step="step"
+        :last="last"
+        :playing="playing"
+        :pieces="pieces"
+        :grid="grid"
+        @go="go"
+        @play="play"
+        @fit="paper?.fit()"
+        @zoom="paper?.zoomBy($event)"
+        @pieces="pieces = $event"
+        @grid="grid = !grid"
+      />
+      <CollisionNotice class="collision" :keeper="keeper" what="draft" :fields="DRAFT_FIELDS" />
+    </div>
+
+    <aside v-if="drawer" class="drawer" :aria-label="DRAWERS.find((d) => d.key === drawer)?.name">
+      <div class="drawer-head">
+        <h2>{{ DRAWERS.find((d) => d.key === drawer)?.name }}</h2>
+        <button class="button plain" aria-label="Close the drawer (Esc)" @click="drawer = undefined">✕</button>
+      </div>
+      <div class="drawer-scroll" tabindex="0" role="region" aria-label="Drawer">
+        <BodyDrawer v-if="drawer === 'body'" :keeper="keeper" :plan="plan" :missing="run.missing" />
+        <SettingsDrawer v-else-if="drawer === 'settings'" :keeper="keeper" :plan="plan" :unit="unit" />
+        <PiecesDrawer
+          v-else-if="drawer === 'pieces'"
+          :pieces="run.pieces"
+          :unit="unit"
+          :only="only"
+          :edges="edges"
+          @only="((only = $event), (pieces = true))"
+          @edge="((edges = [$event]), (pieces = true))"
+        />
+        <ChecksDrawer
+          v-else-if="drawer === 'checks'"
+          :checks="run.checks"
+          :warnings="run.warnings"
+          :unit="unit"
+          :shown="shownCheck"
+          @show="show"
+        />
+        <FilesDrawer v-else-if="drawer === 'files'" :keeper="keeper" :unit="unit" :missing="run.missing.length > 0" />
+        <NotesDrawer v-else :keeper="keeper" :system="plan.system" />
+      </div>
+    </aside>
+
+    <nav class="rail" aria-label="Drawers">
+      <button v-for="d in DRAWERS" :key="d.key" :aria-expanded="drawer === d.key" @click="toggle(d.key)">
+        {{ d.name }}
+        <span v-if="d.key === 'body' && run.missing.length" class="badge look">{{ run.missing.length }} missing</span>
+        <span v-if="d.key === 'checks' && misses" class="badge look">{{ misses }} to look at</span>
+      </button>
+    </nav>
+
+    <TapeMeasure class="tape-row" :mm="tape" :unit="unit" :what="what" />
+    <KeysHelp v-model="keys" />
+  </div>
+</template>
+
+<style scoped>
+.table {
+  display: grid;
+  grid-template: 52px minmax(0, 1fr) 76px / 380px minmax(0, 1fr) auto 84px;
+  height: 100%;
+}
+header {
+  grid-column: 1 / -1;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 0 12px;
+  background: var(--panel);
+  border-bottom: 1px solid var(--rule);
+  min-width: 0;
+}
+.home {
+  display: grid;
+  place-items: center;
+  width: 40px;
+  height: 40px;
+}
+h1 {
+  font-size: 19px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.about {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.room {
+  flex: 1;
+}
+.on {
+  color: var(--now);
+  text-decoration: underline;
+  text-underline-offset: 4px;
+}
+.handout {
+  border-right: 1px solid var(--rule);
+}
+.paper {
+  position: relative;
+  background: var(--table);
+  min-width: 0;
+  container-type: inline-size;
+}
+.controls {
+  position: absolute;
+  inset: 0 0 0 24px;
+  align-content: end;
+}
+.collision {
+  position: absolute;
+  inset: 44px 40px auto;
+  z-index: 5;
+  max-height: 80%;
+  overflow: auto;
+  box-shadow: var(--shadow);
+}
+.drawer {
+  grid-column: 3;
+  grid-row: 2;
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  width: 352px;
+  background: var(--panel);
+  border-left: 1px solid var(--rule);
+}
+.drawer-head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  padding: 6px 8px 2px 18px;
+}
+.drawer-head h2 {
+  font-size: 20px;
+}
+.drawer-scroll {
+  overflow: auto;
+  padding: 6px 18px 24px;
+}
+.rail {
+  grid-column: 4;
+  grid-row: 2;
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  padding: 6px 4px;
+  background: var(--panel);
+  border-left: 1px solid var(--rule);
+}
+.rail button {
+  display: grid;
+  justify-items: center;
+  gap: 4px;
+  min-height: 58px;
+  padding: 6px 2px;
+  border: 0;
+  border-radius: var(--radius);
+  background: transparent;
+  color: var(--ink);
+  font-weight: 600;
+  font-size: 15px;
+  line-height: 1.15;
+  align-content: center;
+  cursor: pointer;
+}
+.rail button:hover {
+  background: var(--now-tint);
+}
+.rail button[aria-expanded="true"] {
+  background: var(--now-tint);
+  color: var(--now);
+}
+.badge {
+  padding: 1px 6px;
+  border-radius: 9px;
+  font-size: 12.5px;
+  font-weight: 700;
+  background: var(--look-tint);
+  color: var(--look);
+}
+.tape-row {
+  grid-column: 1 / -1;
+}
+@media (width < 1100px) {
+  .table {
+    grid-template: 52px minmax(0, 1fr) minmax(180px, 34%) 76px / minmax(0, 1fr) 84px;
+  }
+  .paper {
+    grid-column: 1;
+    grid-row: 2;
+  }
+  .rail {
+    grid-column: 2;
+    grid-row: 2 / 4;
+  }
+  .handout {
+    grid-column: 1;
+    grid-row: 3;
+    border-right: 0;
+    border-top: 1px solid var(--rule);
+  }
+  .drawer {
+    grid-column: 1;
+    grid-row: 2 / 4;
+    justify-self: end;
+    z-index: 4;
+    box-shadow: var(--shadow);
+  }
+  .about {
+    display: none;
+  }
+}
+</style>

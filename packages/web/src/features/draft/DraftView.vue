@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import { onBeforeUnmount } from "vue";
+import { onBeforeRouteLeave, useRoute } from "vue-router";
+import { usePeople } from "../../stores/people.js";
+import LoadState from "../../ui/LoadState.vue";
+import { useLoad } from "../../ui/use-load.js";
+import DraftTable from "./DraftTable.vue";
+import { useOpenDraft } from "./use-draft.js";
+
+const route = useRoute();
+const people = usePeople();
+const { open, load, close } = useOpenDraft(() => String(route.params["id"]));
+const { ready, why, again } = useLoad(() => Promise.all([load(), people.loaded ? undefined : people.load()]));
+
+onBeforeRouteLeave(async () => {
+  await open.value?.keeper.flush();
+});
+onBeforeUnmount(close);
+</script>
+
+<template>
+  <div v-if="!ready || !open" class="page"><LoadState what="the draft" :why="why" @again="again" /></div>
+  <DraftTable v-else :key="open.draft.id" :open="open" />
+</template>

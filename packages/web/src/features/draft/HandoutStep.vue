@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import type { Explained, TraceEntry } from "@lodrin/core";
+import { computed } from "vue";
+import FigureText from "../../ui/FigureText.vue";
+
+/** One step of the handout. Open when it is the one being done: the rule, the rule in this body's numbers, the result large. */
+const props = defineProps<{ entry: TraceEntry; state: "done" | "now" | "later" }>();
+defineEmits<{ go: [] }>();
+
+const number = computed(() => (/\d/.test(props.entry.step) ? props.entry.step.replace("#", "") : ""));
+const sum = computed(() => props.entry.sums[0]);
+const short = computed(() =>
+  sum.value
+    ? [...sum.value.sums.slice(0, 1), sum.value.result].filter((t, i, all) => i === 0 || bare(t) !== bare(all[0] ?? "")).join(" = ")
+    : "",
+);
+const tick = computed(() =>
+  props.entry.outcome.status === "skipped"
+    ? "left out"
+    : props.entry.outcome.status === "failed"
+      ? "not drawn"
+      : props.state === "done"
+        ? "✓"
+        : "",
+);
+
+const bare = (text: string): string => text.replace(/\u00a0(in|cm)$/, "");
+
+/** The lines of the working below the rule, each an equation's right side. */
+const lines = (s: Explained): string[] => s.sums.filter((text) => bare(text) !== bare(s.result));
+const left = (s: Explained): string => {
+  const mm = s.leftMm ?? 0;
+  return Math.abs(mm) < 0.05 ? "exactly on the mark" : `${Math.abs(Math.round(mm * 10) / 10)} mm ${mm > 0 ? "past" : "short of"} the mark`;
+};
+</script>
+
+<template>
+  <div class="step" :class="[state, entry.outcome.status]" :aria-current="state === 'now' ? 'step' : undefined">
+    <button class="line" :aria-expanded="state === 'now'" @click="$emit('go')">
+      <span class="number">{{ number }}</span>
+      <span class="sentence"
+        >{{ entry.says }}<span v-if="state !== 'now' && short" class="short">= <FigureText :text="short" /></span
+      ></span>
+      <span class="tick" :aria-label="tick === '✓' ? 'done' : tick">{{ tick }}</span>
+    </button>
+    <div v-if="state === 'now'" class="open">
+      <p v-if="entry.outcome.status === 'skipped'" class="note look">{{ entry.outcome.why }}</p>
+      <p v-else-if="entry.outcome.status === 'failed'" class="note fail">
+        <b>Not drawn.</b> {{ entry.outcome.why }} {{ entry.outcome.mend }}
+      </p>
+      <div v-for="s in entry.sums" :key="s.rule" class="sum">
+        <p class="rule">{{ s.rule }}</p>
+        <p v-for="line in lines(s)" :key="line" class="worked">= <FigureText :text="line" /></p>
+        <p class="result"><FigureText :text="s.reading ?? s.result" /></p>
+        <p v-if="s.reading" class="reading">on your tape; worked out <FigureText :text="s.result" />, {{ left(s) }}</p>
+      </div>
+      <p v-for="text in entry.why" :key="text" class="note"><b>Why</b> {{ text }}</p>
+      <p v-for="text in entry.watch" :key="text" class="note look"><b>Watch out</b> {{ text }}</p>
+      <p v-for="text in entry.caution" :key="text" class="note fail"><b>Caution</b> {{ text }}</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.line {
+  display: grid;
+  grid-template-columns: 34px minmax(0, 1fr) auto;
+  gap: 8px;
+  width: 100%;
+  min-height: 42px;
+  padding: 8px 14px 8px 12px;
+  border: 0;
+  background: transparent;
+  text-align: left;
+  cursor: pointer;
+}
+.line:focus-visible {
+  outline-offset: -3px;
+}
+.number {
+  font-weight: 700;
+  text-align: right;
+  font-variant-numeric: tabular-nums;
+  color: var(--ink);
+}
+.short {
+  display: inline-block;
+  margin-left: 0.4em;
+  color: var(--ink-2);
+}
+.later .sentence {
+  color: var(--ink-2);
+}
+.tick {
+  color: var(--pass);
+  font-size: 15px;
+}
+.skipped .tick,
+.failed .tick {
+  color: var(--look);
+}
+.now {
+  background: var(--paper);
+  box-shadow: inset 5px 0 0 var(--now);
+  color: #22262a;
+  --ink: #22262a;
+  --ink-2: #43484c;
+  --now: #8a2c6b;
+  --look: #6b4800;
+  --fail: #8d2917;
+  --look-tint: #f4e7c6;
+  --fail-tint: #f5dcd3;
+}
+.now .line {
+  padding-bottom: 2px;
+  font-size: 18px;
+  font-weight: 600;
+}
+.now .number {
+  color: var(--now);
+}
+.open {
+  display: grid;
+  gap: 8px;
+  padding: 0 18px 16px 54px;
+}
+.rule {
+  color: var(--ink-2);
+  font-size: 16px;
+  overflow-wrap: anywhere;
+}
+.worked {
+  font-size: 19px;
+}
+.worked :deep(.fig) {
+  white-space: normal;
+}
+.result {
+  font-size: 34px;
+  font-weight: 700;
+  line-height: 1.15;
+}
+.reading {
+  color: var(--ink-2);
+}
+.note {
+  padding: 8px 12px;
+  border-radius: 6px;
+  background: #ece8da;
+  font-size: 16px;
+}
+.note b {
+  margin-right: 4px;
+}
+.note.look {
+  background: var(--look-tint);
+}
+.note.fail {
+  background: var(--fail-tint);
+}
+</style>

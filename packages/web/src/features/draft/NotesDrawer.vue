@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { statementsOf, type System } from "@lodrin/core";
+import { computed, ref } from "vue";
+import { useRouter } from "vue-router";
+import { useDrafts } from "../../stores/drafts.js";
+import type { DraftKeeper } from "./use-draft.js";
+
+/** Name and note of the draft, its lesson and cautions, duplicate and delete. */
+const props = defineProps<{ keeper: DraftKeeper; system: System }>();
+const drafts = useDrafts();
+const router = useRouter();
+const { local } = props.keeper;
+const why = ref("");
+
+const lesson = computed(() => statementsOf(props.system, "lesson").map((l) => l.text));
+const cautions = computed(() => statementsOf(props.system, "caution").map((c) => c.says));
+
+async function attempt(act: () => Promise<void>): Promise<void> {
+  why.value = "";
+  try {
+    await act();
+  } catch (error) {
+    why.value = (error as Error).message;
+  }
+}
+
+const duplicate = (): Promise<void> =>
+  attempt(async () => {
+    await props.keeper.flush();
+    const copy = await drafts.duplicate(local.id);
+    await router.push({ name: "draft", params: { id: copy.id } });
+  });
+
+const remove = (): Promise<void> =>
+  attempt(async () => {
+    await props.keeper.flush();
+    await drafts.remove({ id: local.id, name: local.name });
+    await router.push({ name: "workroom" });
+  });
+
+function rename(event: Event): void {
+  const input = event.target as HTMLInputElement;
+  if (input.value.trim() === "") input.value = local.name;
+  else local.name = input.value;
+}
+</script>
+
+<template>
+  <div class="drawer-body">
+    <label class="text-field"><span>Name of this draft</span><input :value="local.name" maxlength="120" @change="rename" /></label>
+    <label class="text-field"
+      ><span>Note</span
+      ><textarea v-model="local.note" rows="5" maxlength="4000" placeholder="What the fitting changed, which cloth, who it is for …" />
+    </label>
+    <div class="acts">
+      <button class="button" @click="duplicate">Duplicate</button>
+      <button class="button" @click="remove">Delete</button>
+    </div>
+    <p v-if="why" class="says fail small" role="alert">{{ why }}</p>
+    <template v-if="lesson.length">
+      <h3>Lesson</h3>
+      <p v-for="text in lesson" :key="text">{{ text }}</p>
+    </template>
+    <template v-if="cautions.length">
+      <h3>Take care</h3>
+      <p v-for="text in cautions" :key="text" class="says look small">{{ text }}</p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.drawer-body {
+  display: grid;
+  gap: 12px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+h3 {
+  margin-top: 8px;
+  font-size: 18px;
+}
+</style>

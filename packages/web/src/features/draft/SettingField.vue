@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { exactFigure, fromMm, type HomeUnit, parseTape, plainFigure, type Plan, tapeText } from "@lodrin/core";
+import { computed, ref, useId, watch } from "vue";
+import FigureText from "../../ui/FigureText.vue";
+
+/** One setting: what it decides, a slider over its range and a field for an exact figure. Stored as written, with its unit. */
+const props = defineProps<{ setting: Plan["settings"][number]; homeUnit: HomeUnit; unit: HomeUnit }>();
+/** The stored text; undefined while the author's default stands. */
+const stored = defineModel<string | undefined>({ required: true });
+
+const id = useId();
+const source = computed(() => props.setting.source);
+const isLength = computed(() => source.value.kind === "length");
+const name = computed(() => source.value.key.replace(/_/g, " ").replace(/^./, (c) => c.toUpperCase()));
+
+/** mm for lengths, plain otherwise. */
+const value = computed(() => {
+  const text = stored.value;
+  if (text === undefined) return props.setting.default;
+  if (!isLength.value) return Number(text);
+  const read = parseTape(text, props.homeUnit);
+  return read.ok ? read.mm : props.setting.default;
+});
+const shown = computed(() => (isLength.value ? exactFigure(value.value, props.unit) : plainFigure(value.value)));
+const typed = ref(shown.value);
+const why = ref("");
+watch(shown, (text) => {
+  typed.value = text;
+  why.value = "";
+});
+
+/** The slider works in the system's own unit, in the steps its tape has. */
+const scale = computed(() => (isLength.value ? fromMm(1, props.homeUnit) : 1));
+const stepSize = computed(() => (isLength.value ? (props.homeUnit === "in" ? 1 / 16 : 0.1) : 0.1));
+const slider = computed({
+  get: () => value.value * scale.value,
+  set: (v: number) => (stored.value = isLength.value ? `${plainFigure(Math.round(v * 1e4) / 1e4)} ${props.homeUnit}` : plainFigure(v)),
+});
+
+const outside = computed(() => value.value < props.setting.from - 1e-6 || value.value > props.setting.to + 1e-6);
+const range = computed(() =>
+  isLength.value
+    ? `${tapeText(props.setting.from, props.unit)} to ${tapeText(props.setting.to, props.unit)}`
+    : `${plainFigure(props.setting.from)} to ${plainFigure(props.setting.to)}`,
+);
+
+function write(): void {
+  const text = typed.value.trim();
+  if (text === "") {
+    stored.value = undefined;
+    typed.value = shown.value;
+    return;
+  }
+  if (isLength.value) {
+    const read = parseTape(text, props.unit);
+    why.value = read.ok ? "" : read.why;
+    if (read.ok) stored.value = /[a-z"″”']\s*\.?$/i.test(text) ? text : `${text} ${props.unit}`;
+  } else {
+    const number = Number(text.replace(",", "."));
+    why.value = Number.isFinite(number) ? "" : `“${text}” is not a number.`;
+    if (Number.isFinite(number)) stored.value = plainFigure(number);
+  }
+}
+</script>
+
+<template>
+  <div class="setting">
+    <div class="head">
+      <label :for="id">{{ name }}</label>
+      <button v-if="stored !== undefined" class="back" :aria-label="`${name}: back to the author's figure`" @click="stored = undefined">
+        back to <FigureText :text="isLength ? exactFigure(setting.default, unit) : plainFigure(setting.default)" />
+      </button>
+    </div>
+    <p class="small quiet">{{ source.decides }}</p>
+    <div class="row">
+      <el-slider
+        v-model="slider"
+        :min="setting.from * scale"
+        :max="setting.to * scale"
+        :step="stepSize"
+        :show-tooltip="false"
+        :aria-label="`${name}, slider`"
+      />
+      <span class="field"
+        ><input :id="id" v-model="typed" autocomplete="off" @change="write" @keydown.enter="write" /><span class="unit">{{
+          isLength ? unit : ""
+        }}</span></span
+      >
+    </div>
+    <p v-if="why" class="small fail-text" role="alert">{{ why }}</p>
+    <p v-else class="small" :class="outside ? 'look-text' : 'quiet'">
+      {{ outside ? "Outside the author's range, " : "" }}<FigureText :text="range" />
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.setting {
+  padding-bottom: 10px;
+  border-bottom: 1px solid var(--rule);
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+}
+label {
+  font-weight: 600;
+}
+.back {
+  border: 0;
+  background: none;
+  color: var(--now);
+  cursor: pointer;
+  font-size: 15px;
+  min-height: 28px;
+}
+.row {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 108px;
+  gap: 18px;
+  align-items: center;
+  padding-left: 10px;
+}
+.field {
+  position: relative;
+}
+input {
+  width: 100%;
+  min-height: 44px;
+  padding: 4px 32px 4px 10px;
+  border: 1.5px solid var(--el-border-color);
+  border-radius: var(--radius);
+  background: var(--paper);
+  color: #22262a;
+  font-size: 19px;
+  font-variant-numeric: tabular-nums;
+}
+.unit {
+  position: absolute;
+  right: 9px;
+  top: 12px;
+  color: #565c5f;
+  font-size: 15px;
+}
+.fail-text {
+  color: var(--fail);
+}
+.look-text {
+  color: var(--look);
+}
+</style>

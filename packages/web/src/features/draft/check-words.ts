@@ -1,0 +1,37 @@
+import { type CheckResult, exactFigure, type HomeUnit, plainFigure, tapeText } from "@lodrin/core";
+
+const STATUS = { pass: "Pass", look: "Look", fail: "Does not hold" } as const;
+const ORDER = { fail: 0, look: 1, pass: 2 } as const;
+
+/** Status as a word. */
+export const statusWord = (check: CheckResult): string => STATUS[check.status];
+
+/** Misses first, then things to look at, then what holds. */
+export const byWeight = (a: CheckResult, b: CheckResult): number => ORDER[a.status] - ORDER[b.status];
+
+function figure(value: number, check: CheckResult, unit: HomeUnit): string {
+  if (check.kind === "length") return Math.abs(value) < 0.05 ? `0\u00a0${unit}` : tapeText(value, unit);
+  if (check.kind === "angle") return `${plainFigure(Math.round((value * 1800) / Math.PI) / 10)}°`;
+  return plainFigure(value);
+}
+
+/** The two figures of a check and the difference, in words; undefined for a condition that has no figures. */
+export function figuresOf(
+  check: CheckResult,
+  unit: HomeUnit,
+): { got: string; expected: string; difference: string | undefined } | undefined {
+  if (check.kind === "yesno" || (check.kind === "number" && check.expected === 0)) return undefined;
+  const { expected } = check;
+  if (typeof expected !== "number")
+    return {
+      got: figure(check.got, check, unit),
+      expected: `${figure(expected[0], check, unit)} to ${figure(expected[1], check, unit)}`,
+      difference: undefined,
+    };
+  const off = check.got - expected;
+  const difference =
+    check.kind === "length" && Math.abs(off) > 0.05
+      ? `${off > 0 ? "+" : "−"}\u00a0${exactFigure(Math.abs(off), unit)}\u00a0${unit}`
+      : undefined;
+  return { got: figure(check.got, check, unit), expected: figure(expected, check, unit), difference };
+}

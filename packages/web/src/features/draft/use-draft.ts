@@ -1,0 +1,83 @@
+import { type Draft, draftRoutes } from "@lodrin/contract";
+import { defaultMark, explainStep, type HomeUnit, run, stepDimension, type TapeMark } from "@lodrin/core";
+import { computed, type ComputedRef, ref, type Ref, shallowRef } from "vue";
+import { call } from "../../api/call.js";
+import { keep, type Keeper } from "../../api/keeper.js";
+import { useSession } from "../../stores/session.js";
+import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
+
+/** The parts of a draft that are edited in its view. */
+export const DRAFT_FIELDS = ["name", "note", "personId", "personName", "setId", "unit", "measurements", "settings", "step"] as const;
+export type DraftField = (typeof DRAFT_FIELDS)[number];
+export type DraftKeeper = Keeper<Draft, DraftField>;
+
+/** A draft opened: what was loaded, and how it is kept. */
+export interface OpenDraft {
+  readonly draft: Draft;
+  readonly system: ShelfSystem;
+  readonly keeper: DraftKeeper;
+}
+
+/** Opens a kept draft with the version of the system it was made with. */
+export function useOpenDraft(id: () => string): { open: Ref<OpenDraft | undefined>; load: () => Promise<void>; close: () => void } {
+  const open = shallowRef<OpenDraft>();
+  const shelf = useShelf();
+  async function load(): Promise<void> {
+    const draft = await call(draftRoutes.draft, { params: { id: id() } });
+    const system = await shelf.version(draft.slug, draft.systemVersion);
+    const keeper = keep<Draft, DraftField>(draft, {
+      what: "draft",
+      fields: DRAFT_FIELDS,
+      send: (draftId, version, patch) => call(draftRoutes.changeDraft, { params: { id: draftId }, body: { version, ...patch } }),
+    });
+    open.value = { draft, system, keeper };
+  }
+  return { open, load, close: () => open.value?.keeper.stop() };
+}
+
+/** The draft as it stands: its run, its trace in the unit on screen, and the step being done. */
+export function useDrafting(open: OpenDraft): {
+  run: ComputedRef<ReturnType<typeof run>>;
+  trace: ComputedRef<ReturnType<typeof explainStep>[]>;
+  unit: ComputedRef<HomeUnit>;
+  mark: ComputedRef<TapeMark>;
+  step: Ref<number>;
+  last: ComputedRef<number>;
+  tape: ComputedRef<number | undefined>;
+  playing: Ref<boolean>;
+  go: (step: number) => void;
+  play: () => void;
+} {
+  const { local } = open.keeper;
+  const { plan } = open.system.loaded;
+  const session = useSession();
+  const unit = computed<HomeUnit>(() => session.unit);
+  const mark = computed(() => (unit.value === plan.system.unit ? plan.system.tape : defaultMark(unit.value)));
+  const drafted = computed(() => run(plan, local.measurements, local.settings, local.unit));
+  const trace = computed(() => plan.steps.map((_, i) => explainStep(drafted.value, i, { unit: unit.value, mark: mark.value })));
+  const last = computed(() => plan.steps.length - 1);
+  const step = computed({
+    get: () => Math.min(Math.max(0, local.step), last.value),
+    set: (value) => (local.step = Math.min(Math.max(0, value), last.value)),
+  });
+  const tape = computed(() => stepDimension(drafted.value, step.value).mm);
+
+  const playing = ref(false);
+  let timer: ReturnType<typeof setInterval> | undefined;
+  const PACE_MS = 900;
+  const halt = (): void => {
+    clearInterval(timer);
+    playing.value = false;
+  };
+  const go = (to: number): void => {
+    halt();
+    step.value = to;
+  };
+  const play = (): void => {
+    if (playing.value) return halt();
+    if (step.value >= last.value) step.value = 0;
+    playing.value = true;
+    timer = setInterval(() => (step.value >= last.value ? halt() : (step.value += 1)), PACE_MS);
+  };
+  return { run: drafted, trace, unit, mark, step, last, tape, playing, go, play };
+}

@@ -1,0 +1,165 @@
+<script setup lang="ts">
+import type { MeasurementSet, Person } from "@lodrin/contract";
+import { measurementName } from "@lodrin/core";
+import { computed, ref } from "vue";
+import { RouterLink, useRoute, useRouter } from "vue-router";
+import { useDrafts } from "../../stores/drafts.js";
+import { usePeople } from "../../stores/people.js";
+import { useSession } from "../../stores/session.js";
+import { useShelf } from "../../stores/shelf.js";
+import LoadState from "../../ui/LoadState.vue";
+import { sayDay } from "../../ui/times.js";
+import { useLoad } from "../../ui/use-load.js";
+import { coverageOf } from "./coverage.js";
+import PatternThumb from "./PatternThumb.vue";
+
+const route = useRoute();
+const router = useRouter();
+const shelf = useShelf();
+const people = usePeople();
+const drafts = useDrafts();
+const session = useSession();
+const { ready, why, again } = useLoad(() => Promise.all([shelf.load(), people.load()]));
+
+const system = computed(() => shelf.bySlug(String(route.params["slug"])));
+const choices = computed(() =>
+  people.people.flatMap((person) =>
+    person.sets.map((set) => ({
+      person,
+      set,
+      cover: system.value ? coverageOf(system.value.loaded.plan, set) : { needed: 0, there: 0, missing: [] },
+    })),
+  ),
+);
+const failed = ref("");
+const busy = ref(false);
+
+async function begin(person: Person | undefined, set: MeasurementSet | undefined): Promise<void> {
+  const taken = system.value;
+  if (!taken || busy.value) return;
+  busy.value = true;
+  failed.value = "";
+  const known = new Set(taken.loaded.plan.measures.map((m) => m.source.key));
+  const measurements = Object.fromEntries(Object.entries(set?.written ?? {}).filter(([key]) => known.has(key)));
+  try {
+    const draft = await drafts.add({
+      name: person ? `${taken.sheet.title}, ${person.name}`.slice(0, 120) : taken.sheet.title,
+      note: "",
+      slug: taken.sheet.slug,
+      personId: person?.id ?? null,
+      personName: person?.name ?? "",
+      setId: set?.id ?? null,
+      unit: set?.unit ?? session.unit,
+      measurements,
+      settings: {},
+      step: 0,
+    });
+    await router.push({ name: "draft", params: { id: draft.id } });
+  } catch (error) {
+    failed.value = (error as Error).message;
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <LoadState v-if="!ready" what="the system and your bodies" :why="why" @again="again" />
+    <p v-else-if="!system" class="says fail">
+      There is no such system on the shelf. <RouterLink :to="{ name: 'shelf' }">Back to the shelf</RouterLink>
+    </p>
+    <div v-else class="start">
+      <div>
+        <h1>{{ system.sheet.title }}</h1>
+        <p class="about">{{ system.loaded.system.about }}</p>
+        <h2>On whose body?</h2>
+        <p v-if="failed" class="says fail" role="alert">{{ failed }}</p>
+        <ul>
+          <li v-for="c in choices" :key="c.set.id">
+            <button class="body" :disabled="busy" @click="begin(c.person, c.set)">
+              <b>{{ c.person.isSelf ? `${c.person.name} (me)` : c.person.name }}</b>
+              <span class="quiet">{{ sayDay(c.set.takenOn) }}</span>
+              <span v-if="c.cover.missing.length === 0" class="ok">everything it needs</span>
+              <span v-else class="lacks"
+                >{{ c.cover.there }} of {{ c.cover.needed }}; asks for
+                {{ c.cover.missing.map(measurementName).join(", ").toLowerCase() }}</span
+              >
+            </button>
+          </li>
+          <li>
+            <button class="body" :disabled="busy" @click="begin(undefined, undefined)">
+              <b>Nobody yet</b><span class="quiet">type the measurements into the draft</span>
+            </button>
+          </li>
+        </ul>
+        <p class="small quiet">
+          Someone not here? <RouterLink :to="{ name: 'bodies' }">Measure them first</RouterLink>: their figures can then be used again.
+        </p>
+      </div>
+      <div class="picture"><PatternThumb :plan="system.loaded.plan" /></div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.start {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 380px;
+  gap: 36px;
+}
+.about {
+  margin: 10px 0 24px;
+  max-width: 60ch;
+}
+h2 {
+  font-size: 22px;
+  margin-bottom: 12px;
+}
+ul {
+  list-style: none;
+  margin: 0 0 16px;
+  padding: 0;
+  display: grid;
+  gap: 10px;
+}
+.body {
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 0.8fr) minmax(0, 1.2fr);
+  gap: 12px;
+  align-items: baseline;
+  width: 100%;
+  min-height: 56px;
+  padding: 10px 18px;
+  text-align: left;
+  border: 1.5px solid transparent;
+  border-radius: var(--radius);
+  background: var(--panel);
+  box-shadow: var(--shadow);
+  cursor: pointer;
+}
+.body:hover {
+  border-color: var(--now);
+}
+.ok {
+  color: var(--pass);
+}
+.lacks {
+  color: var(--look);
+}
+.picture {
+  background: #fbf8f0;
+  border-radius: var(--radius);
+  padding: 18px;
+  max-height: 460px;
+  box-shadow: var(--shadow);
+}
+@media (width < 900px) {
+  .start {
+    grid-template-columns: 1fr;
+  }
+  .picture {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,43 @@
+import { createRouter, createWebHistory } from "vue-router";
+import { useSession } from "./stores/session.js";
+
+/** One view each, loaded when it is first opened. */
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    {
+      path: "/sign-in",
+      name: "sign-in",
+      component: () => import("./features/sign-in/SignInView.vue"),
+      meta: { open: true, title: "Sign in" },
+    },
+    { path: "/", name: "workroom", component: () => import("./features/workroom/WorkroomView.vue"), meta: { title: "Workroom" } },
+    { path: "/shelf", name: "shelf", component: () => import("./features/shelf/ShelfView.vue"), meta: { title: "Shelf" } },
+    { path: "/shelf/:slug", name: "start", component: () => import("./features/shelf/StartView.vue"), meta: { title: "Start a draft" } },
+    {
+      path: "/bodies/:personId?/:setId?",
+      name: "bodies",
+      component: () => import("./features/bodies/BodiesView.vue"),
+      meta: { title: "Bodies" },
+    },
+    { path: "/drafts/:id", name: "draft", component: () => import("./features/draft/DraftView.vue"), meta: { title: "Draft", full: true } },
+    { path: "/drafts/:id/print", name: "print", component: () => import("./features/print/PrintView.vue"), meta: { title: "Print" } },
+    { path: "/:rest(.*)*", name: "lost", component: () => import("./features/workroom/LostView.vue"), meta: { title: "Not here" } },
+  ],
+});
+
+router.beforeEach(async (to) => {
+  const session = useSession();
+  try {
+    await session.ask();
+  } catch {
+    // Out of reach: the views say so themselves and try again.
+    return true;
+  }
+  if (!session.account && to.meta["open"] !== true) return { name: "sign-in", query: to.fullPath === "/" ? {} : { to: to.fullPath } };
+  return true;
+});
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta["title"] ?? "Lodrin")} · Lodrin`;
+});

@@ -1,0 +1,53 @@
+import { type Account, accountRoutes } from "@lodrin/contract";
+import type { HomeUnit } from "@lodrin/core";
+import { defineStore } from "pinia";
+import { computed, ref, watchEffect } from "vue";
+import { call, type CallError } from "../api/call.js";
+
+/** Who is signed in, and what they prefer: the unit on screen, day or night. */
+export const useSession = defineStore("session", () => {
+  const account = ref<Account>();
+  const asked = ref(false);
+  const unit = computed<HomeUnit>(() => account.value?.unit ?? "cm");
+
+  /** Asks the server once who is signed in. Throws CallError when it cannot be reached. */
+  async function ask(): Promise<void> {
+    if (asked.value) return;
+    try {
+      account.value = await call(accountRoutes.me, {});
+    } catch (error) {
+      if ((error as CallError).status !== 401) throw error;
+    }
+    asked.value = true;
+  }
+
+  async function signIn(email: string, password: string): Promise<void> {
+    account.value = await call(accountRoutes.signIn, { body: { email, password } });
+  }
+
+  async function signUp(name: string, email: string, password: string): Promise<void> {
+    account.value = await call(accountRoutes.signUp, { body: { name, email, password } });
+  }
+
+  async function signOut(): Promise<void> {
+    await call(accountRoutes.signOut, {});
+    account.value = undefined;
+  }
+
+  /** Changes a preference at once; the server follows when it can. */
+  function prefer(change: Partial<Pick<Account, "unit" | "look">>): void {
+    if (!account.value) return;
+    account.value = { ...account.value, ...change };
+    void call(accountRoutes.prefer, { body: change }).catch(() => undefined);
+  }
+
+  const night = window.matchMedia("(prefers-color-scheme: dark)");
+  const dark = ref(night.matches);
+  night.addEventListener("change", (event) => (dark.value = event.matches));
+  watchEffect(() => {
+    const look = account.value?.look ?? "auto";
+    document.documentElement.dataset["look"] = look === "auto" ? (dark.value ? "night" : "day") : look;
+  });
+
+  return { account, asked, unit, ask, signIn, signUp, signOut, prefer };
+});

@@ -1,0 +1,41 @@
+import { type SystemSheet, systemRoutes } from "@lodrin/contract";
+import { type LoadedSystem, loadSystem } from "@lodrin/core";
+import { defineStore } from "pinia";
+import { ref, shallowRef } from "vue";
+import { call } from "../api/call.js";
+
+/** A system of the shelf, read and compiled. */
+export interface ShelfSystem {
+  readonly sheet: SystemSheet;
+  readonly loaded: LoadedSystem;
+}
+
+/** The systems on the shelf, and any version that a draft was made with. Compiled once each. */
+export const useShelf = defineStore("shelf", () => {
+  const systems = shallowRef<ShelfSystem[]>([]);
+  const loaded = ref(false);
+  const byVersion = new Map<string, Promise<ShelfSystem>>();
+
+  const read = (sheet: SystemSheet): ShelfSystem => ({ sheet, loaded: loadSystem(sheet.notation) });
+
+  async function load(): Promise<void> {
+    if (loaded.value) return;
+    systems.value = (await call(systemRoutes.shelf, {})).map(read);
+    loaded.value = true;
+  }
+
+  const bySlug = (slug: string): ShelfSystem | undefined => systems.value.find((s) => s.sheet.slug === slug);
+
+  /** One version of a system. Throws CallError. */
+  function version(slug: string, number: number): Promise<ShelfSystem> {
+    const key = `${slug} ${number}`;
+    const known = byVersion.get(key);
+    if (known) return known;
+    const wanted = call(systemRoutes.system, { params: { slug, version: String(number) } }).then(read);
+    byVersion.set(key, wanted);
+    wanted.catch(() => byVersion.delete(key));
+    return wanted;
+  }
+
+  return { systems, loaded, load, bySlug, version };
+});

@@ -1,0 +1,79 @@
+<script setup lang="ts" generic="T extends Keepable, F extends keyof T & string">
+import { computed } from "vue";
+import type { Keepable, Keeper } from "../api/keeper.js";
+
+/** Two versions of one thing: shows both where they differ, and asks which to keep. */
+const props = defineProps<{ keeper: Keeper<T, F>; what: string; fields: readonly F[] }>();
+
+const rows = computed(() => {
+  const theirs = props.keeper.theirs.value;
+  if (!theirs) return [];
+  return props.fields.flatMap((field) => differences(field, props.keeper.local[field], theirs[field]));
+});
+
+function differences(name: string, mine: unknown, theirs: unknown): { name: string; mine: string; theirs: string }[] {
+  if (JSON.stringify(mine) === JSON.stringify(theirs)) return [];
+  if (typeof mine === "object" && typeof theirs === "object" && mine !== null && theirs !== null) {
+    const keys = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])];
+    return keys.flatMap((key) => differences(key, (mine as Record<string, unknown>)[key], (theirs as Record<string, unknown>)[key]));
+  }
+  const say = (value: unknown): string =>
+    value === undefined || value === null || value === "" ? "nothing" : String(value as string | number);
+  return [{ name: name.replace(/_/g, " "), mine: say(mine), theirs: say(theirs) }];
+}
+</script>
+
+<template>
+  <section v-if="keeper.state.value === 'collision'" class="notice" role="alertdialog" aria-labelledby="collision-title">
+    <h2 id="collision-title">This {{ what }} was changed elsewhere</h2>
+    <p>Another tab or another person saved it while you were working here. Nothing is lost: both are shown.</p>
+    <table v-if="rows.length">
+      <thead>
+        <tr>
+          <th scope="col">What</th>
+          <th scope="col">Here</th>
+          <th scope="col">Saved elsewhere</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.name">
+          <th scope="row">{{ row.name }}</th>
+          <td>{{ row.mine }}</td>
+          <td>{{ row.theirs }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <div class="acts">
+      <button class="button main" @click="keeper.keepMine()">Keep what is here</button>
+      <button class="button" @click="keeper.takeTheirs()">Take what was saved elsewhere</button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.notice {
+  display: grid;
+  gap: 12px;
+  padding: 18px 22px;
+  border: 2px solid var(--look);
+  border-radius: var(--radius);
+  background: var(--look-tint);
+}
+h2 {
+  font-size: 20px;
+}
+table {
+  border-collapse: collapse;
+}
+th,
+td {
+  padding: 6px 14px 6px 0;
+  text-align: left;
+  border-bottom: 1px solid var(--rule);
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+</style>

@@ -1,0 +1,15 @@
+<script setup lang="ts">
+/** What is being fetched, or why it could not be, with a way to try again. */
+defineProps<{ what: string; why: string }>();
+defineEmits<{ again: [] }>();
+</script>
+
+<template>
+  <div class="says" :class="{ fail: why }" role="status">
+    <template v-if="why">
+      <p>{{ why }}</p>
+      <button class="button" style="margin-top: 10px" @click="$emit('again')">Try again</button>
+    </template>
+    <p v-else>Fetching {{ what }} …</p>
+  </div>
+</template>

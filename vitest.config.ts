@@ -1,0 +1,34 @@
+import vue from "@vitejs/plugin-vue";
+import { ElementPlusResolver } from "unplugin-vue-components/resolvers";
+import components from "unplugin-vue-components/vite";
+import { defineConfig } from "vitest/config";
+
+export default defineConfig({
+  test: {
+    projects: [
+      {
+        test: { name: "unit", include: ["packages/{core,formats,cli,contract}/src/**/*.test.ts"], environment: "node" },
+      },
+      {
+        plugins: [vue(), components({ dts: false, dirs: [], resolvers: [ElementPlusResolver({ importStyle: false })] })],
+        test: {
+          name: "web",
+          include: ["packages/web/src/**/*.test.ts"],
+          environment: "jsdom",
+          environmentOptions: { jsdom: { url: "http://127.0.0.1/" } },
+        },
+      },
+      {
+        test: {
+          name: "api",
+          include: ["packages/server/src/**/*.test.ts"],
+          environment: "node",
+          globalSetup: ["packages/server/src/test/database.ts"],
+          fileParallelism: false,
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+        },
+      },
+    ],
+  },
+});
