@@ -36,8 +36,8 @@ const PAIRS: readonly PairRule[] = [
     share: 1,
     says: "The under bust is larger than the bust. One of the two was read wrongly, or they were written in each other's place.",
   },
-  { less: "neck", more: "chest", share: 0.62, says: "The neck is more than three fifths of the chest. Measure both again." },
-  { less: "neck", more: "bust", share: 0.62, says: "The neck is more than three fifths of the bust. Measure both again." },
+  { less: "neck", more: "chest", share: 0.55, says: "The neck is more than half of the chest. Measure both again." },
+  { less: "neck", more: "bust", share: 0.55, says: "The neck is more than half of the bust. Measure both again." },
   { less: "wrist", more: "bicep", share: 1, says: "The wrist is larger than the upper arm." },
   {
     less: "bust_span",
@@ -45,8 +45,8 @@ const PAIRS: readonly PairRule[] = [
     share: 0.32,
     says: "The bust span is nearly a third of the bust: it is measured point to point, not round the body.",
   },
-  { less: "half_back", more: "chest", share: 0.3, says: "This is nearly the whole back. Half back runs from the spine to one arm only." },
-  { less: "back_width", more: "bust", share: 0.3, says: "This is nearly the whole back. It runs from the spine to one arm only." },
+  { less: "half_back", more: "chest", share: 0.27, says: "This is nearly the whole back. Half back runs from the spine to one arm only." },
+  { less: "back_width", more: "bust", share: 0.27, says: "This is nearly the whole back. It runs from the spine to one arm only." },
   {
     less: "across_shoulder",
     more: "chest",

@@ -123,8 +123,9 @@ function spell(given: Tree, t: Teller, reduce: boolean, plain: boolean): string 
 function spellBinary(tree: Tree & { type: "binary" }, t: Teller, reduce: boolean, plain: boolean): string {
   if (isSum(tree)) {
     const right = unfold(tree.right, t);
-    const text = spell(right, t, reduce, plain);
-    const bracketed = !reduce && tree.op === "-" && isSum(right) ? `(${text})` : text;
+    const grouped = tree.op === "-" && isSum(right);
+    const text = grouped && reduce ? figureText(right, t, plain) : spell(right, t, reduce, plain);
+    const bracketed = grouped && !reduce ? `(${text})` : text;
     return `${spell(tree.left, t, reduce, plain)} ${SIGN[tree.op]} ${bracketed}`;
   }
   if (reduce || tree.op === "and" || tree.op === "or") return figureText(tree, t, plain);

@@ -21,15 +21,14 @@ export function signedPolygonArea(ring: readonly Point[]): number {
 export function signedPathArea(path: Path): number {
   let sum = 0;
   for (const { p0, p1, p2, p3 } of path.parts) {
-    const x10 = p1.x - p0.x;
-    const y10 = p1.y - p0.y;
-    const x20 = p2.x - p0.x;
-    const y20 = p2.y - p0.y;
-    const x30 = p3.x - p0.x;
-    const y30 = p3.y - p0.y;
-    const local = (6 * (x10 * y20 - x20 * y10) + 3 * (x10 * y30 - x30 * y10) + 3 * (x20 * y30 - x30 * y20)) / 20;
-    const chord = (p0.x * p3.y - p3.x * p0.y) / 2;
-    sum += chord + local;
+    const x1 = p1.x - p0.x;
+    const y1 = p1.y - p0.y;
+    const x2 = p2.x - p0.x;
+    const y2 = p2.y - p0.y;
+    const x3 = p3.x - p0.x;
+    const y3 = p3.y - p0.y;
+    const betweenCurveAndChord = 0.15 * (x1 * (y2 + y3) - x2 * (y1 - 2 * y3) - x3 * (y1 + 2 * y2));
+    sum += betweenCurveAndChord + (p0.x * p3.y - p3.x * p0.y) / 2;
   }
   return sum;
 }

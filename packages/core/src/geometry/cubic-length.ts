@@ -1,4 +1,4 @@
-import { type Cubic, splitCubic } from "./cubic.js";
+import { type Cubic, cubicSlope, splitCubic } from "./cubic.js";
 import { distance } from "./point.js";
 
 // Gauss–Legendre nodes and weights on -1..1 (Abramowitz & Stegun, table 25.4; checked in the tests by their exactness
@@ -67,7 +67,8 @@ export function cubicParameterAt(c: Cubic, lengthMm: number): number {
     if (Math.abs(error) < 1e-7) return t;
     if (error > 0) high = t;
     else low = t;
-    const next = t - error / total;
+    const slope = cubicSlope(c, t);
+    const next = t - error / Math.sqrt(slope.x * slope.x + slope.y * slope.y);
     t = next > low && next < high ? next : (low + high) / 2;
   }
   return t;

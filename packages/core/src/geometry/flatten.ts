@@ -4,18 +4,21 @@ import type { Point } from "./point.js";
 
 const DEEPEST_HALVING = 14;
 
-/** Distance of the handles from the chord: an upper bound on how far the cubic strays from it. */
+/** Distance of the handles from the chord, between its ends: an upper bound on how far the cubic strays from it. */
 function stray(c: Cubic): number {
   const dx = c.p3.x - c.p0.x;
   const dy = c.p3.y - c.p0.y;
-  const chord = Math.sqrt(dx * dx + dy * dy);
-  return Math.max(offChord(c.p1, c.p0, dx, dy, chord), offChord(c.p2, c.p0, dx, dy, chord));
+  const squared = dx * dx + dy * dy;
+  return Math.sqrt(Math.max(offChordSquared(c.p1, c.p0, dx, dy, squared), offChordSquared(c.p2, c.p0, dx, dy, squared)));
 }
 
-function offChord(p: Point, from: Point, dx: number, dy: number, chord: number): number {
+function offChordSquared(p: Point, from: Point, dx: number, dy: number, squared: number): number {
   const x = p.x - from.x;
   const y = p.y - from.y;
-  return chord > 1e-9 ? Math.abs(x * dy - y * dx) / chord : Math.sqrt(x * x + y * y);
+  const t = squared > 0 ? Math.max(0, Math.min(1, (x * dx + y * dy) / squared)) : 0;
+  const offX = x - dx * t;
+  const offY = y - dy * t;
+  return offX * offX + offY * offY;
 }
 
 function flattenCubic(c: Cubic, tolerance: number, out: Point[], depth: number): void {

@@ -34,6 +34,7 @@ export function parseTape(typed: string, home: HomeUnit): TapeParse {
   const [, minus, figures, unitWord] = match as unknown as [string, string, string, string];
   if (minus) return no("A tape has no lengths below zero.");
   const unit = unitWord === "" ? home : UNIT_WORDS[unitWord.toLowerCase()];
+  if (!unit && figures === "") return no(`“${typed.trim()}” is not a length. Write it like 38 1/2, 38½, 97.8 cm or 978 mm.`);
   if (!unit) return no(`“${unitWord}” is not a unit Lodrin knows. Use in, cm or mm.`);
   const value = readFigures(figures.trim());
   if (typeof value === "string") return no(value);

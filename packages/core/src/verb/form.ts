@@ -20,10 +20,13 @@ export interface Matched {
   readonly at: number;
 }
 
+/** A formula never begins with one of the small words that join a sentence. */
+const FORMULA_GAP = "((?!(?:from|to|of)\\s).+?)";
+
 const GAP: Record<SlotType, string> = {
-  length: "(.+?)",
-  number: "(.+?)",
-  angle: "(.+?)",
+  length: FORMULA_GAP,
+  number: FORMULA_GAP,
+  angle: FORMULA_GAP,
   line: "(.+?)",
   point: "(#?[A-Za-z]*[0-9]+[a-z0-9']*)",
   path: "([a-z_][A-Za-z0-9_]*)",

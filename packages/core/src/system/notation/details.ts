@@ -25,6 +25,9 @@ const withoutTag = (detail: Loose): Loose => {
   return copy;
 };
 
+/** What may stand indented, for messages. */
+export const DETAIL_FORMS = 'why "…", watch "…", caution "…", when bust > 40, or a line of the piece, check or choice above';
+
 const STEPS = ["point", "path", "value"];
 
 const RULES: Record<string, DetailRule> = {
@@ -90,6 +93,7 @@ export function applyDetail(statement: Loose, detail: Loose, place: NotePlace): 
     rule.apply(statement, detail, place);
     return undefined;
   }
+  if (detail["detail"] === "option") return { why: `“${String(detail["name"])}” begins no line that may stand here.`, mend: `Indented lines are: ${DETAIL_FORMS}.` };
   return {
     why: `This line does not belong under ${statement["is"] as string}.`,
     mend: rule ? `It stands under: ${rule.under.join(", ")}.` : "Take it away.",

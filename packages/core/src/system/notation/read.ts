@@ -2,7 +2,7 @@ import { suggest } from "../../formula/suggest.js";
 import { matchForm } from "../../verb/form.js";
 import { VERBS } from "../../verb/index.js";
 import type { Statement, System } from "../model.js";
-import { applyDetail } from "./details.js";
+import { applyDetail, DETAIL_FORMS } from "./details.js";
 import { parse } from "./generated/notation.js";
 import { type Block, blocksOf, type NotationLine } from "./lines.js";
 import type { NotationProblem } from "./problem.js";
@@ -227,8 +227,6 @@ const STATEMENT_WORDS: Record<string, string> = {
   caution: 'caution "What can hurt."',
   lesson: 'lesson "What is learned."',
 };
-
-const DETAIL_FORMS = 'why "…", watch "…", caution "…", when bust > 40, or a line of the piece, check or choice above';
 
 function whyUnread(text: string, at: number, startRule: "Statement" | "Detail"): { why: string; mend: string } {
   const word = /^\S+/.exec(text)?.[0] ?? "";

@@ -1,0 +1,27 @@
+import { defineConfig } from "@playwright/test";
+
+export default defineConfig({
+  testDir: ".",
+  outputDir: "../test-results",
+  workers: 1,
+  fullyParallel: false,
+  timeout: 60_000,
+  expect: { timeout: 8_000 },
+  reporter: [["list"], ["json", { outputFile: "../test-results/e2e.json" }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    locale: "en-GB",
+    launchOptions: {
+      executablePath: process.env["LODRIN_CHROMIUM"] ?? "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    },
+  },
+});

@@ -1,0 +1,101 @@
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { afterAll, describe, expect, it } from "vitest";
+import { RequestError } from "./arguments.js";
+import { draft } from "./draft.js";
+
+const LIBRARY = fileURLToPath(new URL("../../../systems", import.meta.url));
+const SHIRT = "08-menswear-flat-shirt-block";
+const folder = mkdtempSync(join(tmpdir(), "lodrin-draft-"));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const file = (name: string, content: unknown): string => {
+  const path = join(folder, name);
+  writeFileSync(path, typeof content === "string" ? content : JSON.stringify(content));
+  return path;
+};
+const BODY = { chest: 104, neck: "41", scye_depth: "25 cm", back_waist: 45, half_back: "20,6", garment_length: "77", shoulder_length: 16.2 };
+const body = file("m.json", BODY);
+
+async function lines(...words: string[]): Promise<string[]> {
+  const out: string[] = [];
+  await draft(words, LIBRARY, (line) => out.push(line));
+  return out;
+}
+
+async function refusal(...words: string[]): Promise<string> {
+  const error = await lines(...words).then(
+    () => undefined,
+    (e: unknown) => e,
+  );
+  expect(error).toBeInstanceOf(RequestError);
+  const { message } = error as RequestError;
+  expect(message).not.toContain("\n");
+  return message;
+}
+
+describe("drafting without a server", () => {
+  it("prints one JSON object with everything in it", async () => {
+    const [line = ""] = await lines(SHIRT, "--measurements", body, "--json");
+    const json = JSON.parse(line) as Record<string, unknown>;
+    expect(Object.keys(json)).toEqual(["system", "unit", "points", "values", "paths", "pieces", "checks", "warnings", "trace"]);
+    expect(json).toMatchObject({ system: SHIRT, unit: "cm", points: { "12": { board: "M", x: 256, y: 175 } } });
+  });
+
+  it("takes settings, and a notation file of one's own", async () => {
+    const settings = file("s.json", { rise: "2 cm", length_from: "nape" });
+    const mine = file("mine.lodrin", readFileSync(join(LIBRARY, `${SHIRT}.lodrin`), "utf8"));
+    const [line = ""] = await lines(mine, "--measurements", body, "--settings", settings);
+    const json = JSON.parse(line) as { system: string; points: Record<string, { y: number }> };
+    expect(json.system).toBe("mine");
+    expect(json.points["1"]?.y).toBeCloseTo(20, 9);
+    expect(json.points["4"]?.y).toBeCloseTo(790, 9);
+  });
+
+  it("gives one line a body, and a line with its error for a body that fails", async () => {
+    const many = file("many.json", [BODY, { chest: 90 }, { ...BODY, chest: "wide" }]);
+    const out = (await lines(SHIRT, "--measurements", many)).map((l) => JSON.parse(l) as { error?: string; points?: unknown });
+    expect(out).toHaveLength(3);
+    expect(out[0]?.points).toBeDefined();
+    expect(out[1]?.error).toContain("also needs: scye_depth");
+    expect(out[2]?.error).toContain("chest");
+  });
+
+  it("writes SVG and PDF files", async () => {
+    const svg = join(folder, "x.svg");
+    const pdf = join(folder, "x.pdf");
+    await lines(SHIRT, "--measurements", body, "--svg", svg);
+    await lines(SHIRT, "--measurements", body, "--pdf", pdf, "--paper", "letter");
+    expect(readFileSync(svg, "utf8")).toContain('<g id="net"');
+    expect(readFileSync(pdf).subarray(0, 5).toString()).toBe("%PDF-");
+  });
+});
+
+describe("what it cannot do, it says in one sentence", () => {
+  it.each([
+    [[], "Which system?"],
+    [[SHIRT], "Whose measurements?"],
+    [[SHIRT, "--measurements"], "needs a file"],
+    [[SHIRT, "--measurements", "/nowhere.json"], "cannot be read"],
+    [["no-such-system", "--measurements", body], "The library has: 08-"],
+    [[SHIRT, "--measurements", body, "--paper", "A7"], "There is no paper"],
+    [[SHIRT, "--measurements", body, "--colour"], "no option --colour"],
+    [[SHIRT, "extra", "--measurements", body], "one word too many"],
+    [[SHIRT, "--measurements", body, "--svg", "/nowhere/x.svg"], "cannot be written"],
+  ])("%j", async (words, part) => {
+    expect(await refusal(...words)).toContain(part);
+  });
+
+  it("files that are not what they should be", async () => {
+    expect(await refusal(SHIRT, "--measurements", file("a.json", "{oops"))).toContain("is not JSON");
+    expect(await refusal(SHIRT, "--measurements", file("b.json", "3"))).toContain("should be an object");
+    expect(await refusal(SHIRT, "--measurements", file("c.json", { chest: null }))).toContain("chest should be a tape string");
+    expect(await refusal(SHIRT, "--measurements", file("d.json", { chest: "wide" }))).toContain("chest:");
+    expect(await refusal(SHIRT, "--measurements", file("e.json", { chest: 104 }))).toContain("also needs");
+    expect(await refusal(SHIRT, "--measurements", body, "--settings", file("f.json", { rise: "x" }))).toContain("rise:");
+    expect(await refusal(file("g.lodrin", 'system "X"\nA0 begin'), "--measurements", body)).toContain("line 2, column");
+    expect(existsSync(join(folder, "never"))).toBe(false);
+  });
+});

@@ -1,0 +1,77 @@
+import { describe, expect, it } from "vitest";
+import { loadSystem } from "../draft/load.js";
+import { run } from "../draft/run.js";
+import type { PieceResult } from "./piece.js";
+
+function piecesOf(lines: string): readonly PieceResult[] {
+  const loaded = loadSystem(`system "Try"\n  garment block · unit cm\nset allow = 1 from 0 to 5 "Allowance."\nboard A "A"\nA0 start\nA1 out 10 from A0\nA2 down 20 from A0\nA3 down 20 from A1\nA4 midway A1 to A3\ncurve side: A1 > A3, leaving plumb, arriving plumb\n${lines}`);
+  expect(loaded.problems).toEqual([]);
+  return run(loaded.plan, {}).pieces;
+}
+
+const BOX = `piece Box "Box" on A · cut 2 mirrored
+  edge top: A0 > A1 · allow allow
+  edge side: A1 > A3 · allow 2
+  edge hem: A3 > A2 · allow 3 · corner square
+  edge centre: A2 > A0 · finished
+  grain along A0-A2
+  level "Middle": A4-A2
+  notch at A4
+  double notch at A3
+  note "Try it first."
+`;
+
+describe("a piece taken off the board", () => {
+  const [box] = piecesOf(BOX);
+
+  it("has its edges with lengths, allowances and finish", () => {
+    expect(box?.edges.map((e) => [e.name, e.length, e.allowance, e.finish])).toEqual([
+      ["Box.top", 100, 10, "seam"],
+      ["Box.side", 200, 20, "seam"],
+      ["Box.hem", 100, 30, "seam"],
+      ["Box.centre", 200, 0, "finished"],
+    ]);
+    expect(box).toMatchObject({ cut: 2, mirrored: true, onFold: false, area: 20_000, notes: ["Try it first."] });
+  });
+
+  it("has notches that point outward, level lines and a grain", () => {
+    expect(box?.notches).toEqual([
+      { id: "A4", at: { x: 100, y: 100 }, outward: { x: 1, y: -0 }, marks: 1 },
+      { id: "A3", at: { x: 100, y: 200 }, outward: { x: 1, y: -0 }, marks: 2 },
+    ]);
+    expect(box?.levels).toEqual([{ label: "Middle", a: { x: 100, y: 100 }, b: { x: 0, y: 200 } }]);
+    expect(box?.grain).toEqual([
+      { x: 0, y: 0 },
+      { x: 0, y: 200 },
+    ]);
+  });
+
+  it("is the same whichever way round its outline was named", () => {
+    const [other] = piecesOf(
+      BOX.replace(/ {2}edge[\s\S]*finished\n/, "  edge centre: A0 > A2 · finished\n  edge hem: A2 > A3 · allow 3 · corner square\n  edge side: A3 > A1 · allow 2\n  edge top: A1 > A0 · allow allow\n"),
+    );
+    expect(other?.area).toBe(20_000);
+    expect([...(other?.edges ?? [])].map((e) => e.role).sort()).toEqual([...(box?.edges ?? [])].map((e) => e.role).sort());
+    expect(Math.max(...(other?.cutting.map((p) => p.x) ?? []))).toBeCloseTo(120, 9);
+  });
+
+  it("turned over, lengths and area stay and the sides change places", () => {
+    const [turned] = piecesOf(BOX.replace("mirrored", "mirrored · turned over"));
+    expect(turned?.area).toBeCloseTo(20_000, 9);
+    expect(turned?.notches[0]?.at.x).toBeCloseTo(0, 9);
+    expect(turned?.notches[0]?.outward.x).toBeCloseTo(-1, 9);
+  });
+
+  it("runs along drawn curves, either way", () => {
+    const [curved] = piecesOf('piece C "C" on A · cut 1\n  edge top: A0 > A1\n  edge side: side\n  edge rest: A3 > A2 > A0\n');
+    const [back] = piecesOf('piece C "C" on A · cut 1\n  edge rest: A0 > A2 > A3\n  edge side: side reversed\n  edge top: A1 > A0\n');
+    expect(curved?.gap.mm).toBe(0);
+    expect(back?.area).toBeCloseTo(curved?.area ?? 0, 6);
+    expect(curved?.edges.find((e) => e.role === "rest")?.length).toBe(300);
+  });
+
+  it("is left out when a point of it is not there", () => {
+    expect(piecesOf(`A5 down 1 from A0\n  when 1 > 2\npiece P "P" on A · cut 1\n  edge a: A0 > A5\n  edge b: A5 > A0\n`)).toEqual([]);
+    expect(piecesOf(BOX.replace("  edge top", "  when 1 > 2\n  edge top"))).toEqual([]);
+  });
+});

@@ -1,0 +1,96 @@
+import { describe, expect, it } from "vitest";
+import { loadSystem } from "../draft/load.js";
+import { run } from "../draft/run.js";
+import { form, matchForm, pointText, printForm } from "./form.js";
+import { VERBS } from "./index.js";
+
+/** Drafts a few steps on one board (inches) and gives the last step's outcome and point, in inches. */
+function place(steps: string, measurements: Record<string, string> = {}): { x: number; y: number } | string {
+  const head = 'system "Try"\n  garment block · unit in\nmeasure a length 0..99 "a"\n  only for a check\nmeasure b length 0..99 "b"\n  only for a check\nboard A "A"\n';
+  const loaded = loadSystem(head + steps);
+  if (loaded.problems[0]) return loaded.problems[0].why;
+  const drafted = run(loaded.plan, measurements);
+  const outcome = drafted.outcomes[drafted.outcomes.length - 1];
+  if (outcome?.status !== "drawn") return outcome?.why ?? "";
+  const p = drafted.frame.points[loaded.plan.scope.points.size - 1];
+  return { x: Math.round(((p?.x ?? 0) / 25.4) * 1e6) / 1e6, y: Math.round(((p?.y ?? 0) / 25.4) * 1e6) / 1e6 };
+}
+
+const SQUARE = "A0 start\nA1 out 4 from A0\nA2 down 3 from A0\nA3 down 3 from A1\n";
+
+describe("every verb", () => {
+  it.each([
+    ["A9 start", { x: 0, y: 0 }],
+    ["A9 start at 2 across -1 down", { x: 2, y: -1 }],
+    ["A9 down 1 1/2 from A1", { x: 4, y: 1.5 }],
+    ["A9 up 1 from A0", { x: 0, y: -1 }],
+    ["A9 out 1/2 from A3", { x: 4.5, y: 3 }],
+    ["A9 in 1 from A3", { x: 3, y: 3 }],
+    ["A9 down 0 from A1", { x: 4, y: 0 }],
+    ["A9 down 10000in from A1", { x: 4, y: 10000 }],
+    ["A9 midway A0 to A3", { x: 2, y: 1.5 }],
+    ["A9 midway A0 to A0", { x: 0, y: 0 }],
+    ["A9 across from A2 to A1-A3", { x: 4, y: 3 }],
+    ["A9 across from A2 to the line down from A1", { x: 4, y: 3 }],
+    ["A9 down from A1 to A2-A3", { x: 4, y: 3 }],
+    ["A9 up from A3 to A0-A1", { x: 4, y: 0 }],
+    ["A9 out from A0 to A1-A3", { x: 4, y: 0 }],
+    ["A9 in from A1 to A0-A2", { x: 0, y: 0 }],
+    ["A9 down from A0 to A1-A2", { x: 0, y: 3 }],
+    ["A9 mirror A0 in A1-A3", { x: 8, y: 0 }],
+    ["A9 mirror A1 in A1-A3", { x: 4, y: 0 }],
+    ["A9 mirror A0 in A1-A2", { x: 2.88, y: 3.84 }],
+  ])("%s", (step, expected) => {
+    expect(place(SQUARE + step)).toEqual(expected);
+  });
+
+  it("takes the crossing ahead on a curve, the nearest of several", () => {
+    const arch = `${SQUARE}curve arch: A2 > A1, leaving plumb, arriving plumb\n`;
+    const met = place(`${arch}A5 start at 1 across 3 down\nA9 up from A5 to arch`);
+    expect(met).toMatchObject({ x: 1 });
+    expect((met as { y: number }).y).toBeLessThan(3);
+  });
+});
+
+describe("what a verb cannot do, it says", () => {
+  it.each([
+    ["A9 across from A0 to A2-A3", "The two lines run side by side and never meet."],
+    ["A9 down from A0 to the line down from A1", "The two lines run side by side and never meet."],
+    ["A9 mirror A0 in A1-A1", "The fold line has no length."],
+    ["A9 across from A0 to A1-A1", "The two lines run side by side and never meet."],
+  ])("%s", (step, why) => {
+    expect(place(SQUARE + step)).toBe(why);
+  });
+
+  it("a curve that is passed without being touched, and folding on one", () => {
+    const arch = `${SQUARE}curve arch: A2 > A1, leaving plumb, arriving plumb\n`;
+    expect(place(`${arch}A5 start at 9 across 9 down\nA9 down from A5 to arch`)).toBe("The line passes the curve without touching it.");
+    expect(place(`${arch}A9 mirror A0 in arch`)).toBe("Paper cannot be folded on a curve.");
+  });
+
+  it("a step that leans on one that is left out names the condition", () => {
+    expect(place(`${SQUARE}A8 down 1 from A0\n  when a > 5\nA9 down 1 from A8`, { a: "3" })).toBe("It leans on A8, which is left out: only when a > 5.");
+    expect(place(`${SQUARE}A9 down a/b from A0`, { a: "3" })).toContain("A length is asked for");
+    expect(place(`${SQUARE}A9 down a*(a/b) from A0`, { a: "3", b: "0" })).toBe("This divides by zero.");
+  });
+});
+
+describe("forms", () => {
+  it("match what they print", () => {
+    const f = form("{distance:length} from {from:point}");
+    const found = matchForm(f, "bust/4 + 1/2   from  #12");
+    expect(found?.["distance"]).toEqual({ text: "bust/4 + 1/2", at: 0 });
+    expect(found?.["from"]).toEqual({ text: "12", at: 21 });
+    expect(printForm(f, { distance: "bust/4 + 1/2", from: "12" })).toBe("bust/4 + 1/2 from #12");
+    expect(matchForm(f, "bust/4")).toBeUndefined();
+    expect(pointText("B3")).toBe("B3");
+    expect(pointText("14a")).toBe("#14a");
+  });
+
+  it("every verb says what it does, and every form has its gaps", () => {
+    for (const verb of VERBS.values()) {
+      expect(verb.says).toMatch(/\.$/);
+      expect(verb.forms.length).toBeGreaterThan(0);
+    }
+  });
+});

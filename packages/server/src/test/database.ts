@@ -1,0 +1,35 @@
+import knex from "knex";
+import { connect } from "../database/connect.js";
+import { migrate } from "../database/migrate.js";
+
+/** The private cluster's address, from `./lodrin test`; databases of the tests are made and dropped in it. */
+export const TEMPLATE = "lodrin_test_template";
+
+function adminUrl(): string {
+  const base = process.env["LODRIN_TEST_DATABASE"];
+  if (!base) throw new Error("LODRIN_TEST_DATABASE is not set: run the tests with ./lodrin test, which starts the private database.");
+  return base;
+}
+
+/** The address of one database of the cluster. */
+export const urlOf = (name: string): string => adminUrl().replace(/\/[^/]*$/, `/${name}`);
+
+/** Runs one statement on the cluster's maintenance database. */
+export async function administer(sql: string): Promise<void> {
+  const admin = knex({ client: "pg", connection: adminUrl() });
+  try {
+    await admin.raw(sql);
+  } finally {
+    await admin.destroy();
+  }
+}
+
+/** Vitest's global setup: a migrated template, copied by every test file. */
+export default async function setup(): Promise<() => Promise<void>> {
+  await administer(`drop database if exists ${TEMPLATE} with (force)`);
+  await administer(`create database ${TEMPLATE}`);
+  const template = connect(urlOf(TEMPLATE));
+  await migrate(template);
+  await template.destroy();
+  return () => administer(`drop database if exists ${TEMPLATE} with (force)`);
+}

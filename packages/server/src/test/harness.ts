@@ -1,0 +1,52 @@
+import { randomBytes } from "node:crypto";
+import { fileURLToPath } from "node:url";
+import type { Express } from "express";
+import type { Knex } from "knex";
+import { pino } from "pino";
+import request, { type Response } from "supertest";
+import { createApp } from "../app.js";
+import { connect, poolFor } from "../database/connect.js";
+import { stockShelf } from "../systems/library.js";
+import { administer, TEMPLATE, urlOf } from "./database.js";
+
+/** An application on a database of its own, copied from the migrated template. */
+export interface Harness {
+  readonly app: Express;
+  readonly knex: Knex;
+  readonly logged: string[];
+  readonly close: () => Promise<void>;
+}
+
+/** Opens a fresh harness with the library on its shelf. */
+export async function openHarness(): Promise<Harness> {
+  const name = `lodrin_test_${randomBytes(6).toString("hex")}`;
+  await administer(`create database ${name} template ${TEMPLATE}`);
+  const url = urlOf(name);
+  const knex = connect(url);
+  const pool = poolFor(url);
+  await stockShelf(knex, fileURLToPath(new URL("../../../../systems", import.meta.url)));
+  const logged: string[] = [];
+  const log = pino({ level: "info" }, { write: (line: string) => void logged.push(line) });
+  const app = createApp({ knex, pool, log, sessionSecret: "for tests only", webRoot: undefined });
+  const close = async (): Promise<void> => {
+    await Promise.all([knex.destroy(), pool.end()]);
+    await administer(`drop database if exists ${name} with (force)`);
+  };
+  return { app, knex, logged, close };
+}
+
+/** A signed-in person: calls carry the session cookie. */
+export interface Visitor {
+  readonly get: (path: string) => Promise<Response>;
+  readonly send: (method: "post" | "patch" | "delete", path: string, body?: object) => Promise<Response>;
+}
+
+/** Signs a new account up and gives its visitor. */
+export async function visitor(app: Express, email: string): Promise<Visitor> {
+  const agent = request.agent(app);
+  await agent.post("/api/accounts").send({ email, name: "Somebody", password: "long enough 1" }).expect(201);
+  return {
+    get: (path) => agent.get(path),
+    send: (method, path, body) => (method === "delete" ? agent.delete(path) : agent[method](path).send(body ?? {})),
+  };
+}

@@ -1,0 +1,76 @@
+import { readFileSync } from "node:fs";
+import { loadSystem, run } from "@lodrin/core";
+import { describe, expect, it } from "vitest";
+import { sceneOf } from "../board/scene.js";
+import { doubtsByKey, readSet } from "./bodies/doubts.js";
+import { byWeight, figuresOf, statusWord } from "./draft/check-words.js";
+import { coverageOf } from "./shelf/coverage.js";
+
+const { plan } = loadSystem(readFileSync("systems/08-menswear-flat-shirt-block.lodrin", "utf8"));
+const WRITTEN = { chest: "104", neck: "41", scye_depth: "25", back_waist: "45", half_back: "20,6", garment_length: "77", shoulder_length: "16,2" };
+const drafted = run(plan, WRITTEN, {}, "cm");
+
+describe("how far a set fills a system", () => {
+  it("counts what is needed and names what is missing", () => {
+    expect(coverageOf(plan, { written: WRITTEN, unit: "cm" })).toEqual({ needed: 6, there: 6, missing: [] });
+    expect(coverageOf(plan, { written: { chest: "40", bust: "38" }, unit: "in" })).toMatchObject({ needed: 6, there: 1 });
+    expect(coverageOf(plan, { written: { ...WRITTEN, chest: "wide" }, unit: "cm" }).missing).toEqual(["chest"]);
+  });
+});
+
+describe("doubts of a set as it is written", () => {
+  it("stand beside their fields; what cannot be read is left to the field", () => {
+    expect(readSet({ chest: "40", neck: "x" }, "in")).toEqual({ chest: 1016 });
+    expect(Object.keys(doubtsByKey({ bust: "37", underbust: "38" }, "in"))).toEqual(["underbust"]);
+    expect(doubtsByKey({ chest: "104" }, "in")["chest"]?.[0]).toContain("centimetres written as inches");
+  });
+});
+
+describe("checks in words", () => {
+  const by = (name: string) => drafted.checks.find((c) => c.name.includes(name));
+  const plain = (v: unknown): string => JSON.stringify(v).replace(/\u00a0/g, " ");
+
+  it("two figures, and the difference when there is one", () => {
+    const side = by("side edges agree");
+    expect(side && plain(figuresOf(side, "cm"))).toBe('{"got":"45.0 cm","expected":"45.0 cm"}');
+    const shoulder = by("Shoulder on the body");
+    expect(shoulder && plain(figuresOf(shoulder, "in"))).toContain('"expected":"6 3/8 in to 8 3/8 in"');
+    const square = by("hem square");
+    expect(square && plain(figuresOf(square, "in"))).toContain('"got":"90°"');
+    const order = by("Order on the top line");
+    expect(order && figuresOf(order, "cm")).toBeUndefined();
+  });
+
+  it("tell the difference in the unit on screen", () => {
+    const check = { ...by("side edges agree"), got: 440 } as Parameters<typeof figuresOf>[0];
+    expect(plain(figuresOf(check, "cm"))).toContain('"difference":"− 1 cm"');
+    expect(statusWord({ ...check, status: "fail" })).toBe("Does not hold");
+  });
+
+  it("misses come first", () => {
+    const [pass] = drafted.checks;
+    if (!pass) throw new Error("no checks");
+    expect([pass, { ...pass, status: "fail" as const }, { ...pass, status: "look" as const }].sort(byWeight).map((c) => c.status)).toEqual(["fail", "look", "pass"]);
+  });
+});
+
+describe("the scene on the paper", () => {
+  const scene = sceneOf(drafted);
+
+  it("has every point and path at its step, inside its bounds", () => {
+    expect(scene.points).toHaveLength(31);
+    expect(scene.paths.map((p) => p.key)).toContain("armhole");
+    for (const p of scene.points) {
+      expect(p.at.x).toBeGreaterThan(scene.bounds.minX);
+      expect(p.at.y).toBeLessThan(scene.bounds.maxY);
+    }
+    expect(scene.paths.find((p) => p.key === "back_neck")?.dashed).toBe(true);
+    expect(scene.courses.length).toBeGreaterThan(10);
+  });
+
+  it("of no body is empty, and still a sheet", () => {
+    const empty = sceneOf(run(plan, {}));
+    expect(empty.points.map((p) => p.id)).toEqual(["0", "1", "B0", "B1"].filter((id) => empty.points.some((p) => p.id === id)));
+    expect(empty.bounds.maxX).toBeGreaterThan(empty.bounds.minX);
+  });
+});
