@@ -41,10 +41,16 @@ check("ESLint", "npx", ["eslint", ".", "--max-warnings", "0"]);
 check("Prettier", "npx", ["prettier", "--check", "--log-level", "warn", "."]);
 check("Boundaries", "npx", ["depcruise", "--config", ".dependency-cruiser.cjs", "packages"]);
 
-suite("Unit and API tests", "npx", ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${RESULTS}/vitest.json`], `${RESULTS}/vitest.json`, (r) => ({
-  passed: r.numPassedTests,
-  failed: r.numFailedTests + (r.numFailedTestSuites > 0 && r.numFailedTests === 0 ? 1 : 0),
-}));
+suite(
+  "Unit and API tests",
+  "npx",
+  ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${RESULTS}/vitest.json`],
+  `${RESULTS}/vitest.json`,
+  (r) => ({
+    passed: r.numPassedTests,
+    failed: r.numFailedTests + (r.numFailedTestSuites > 0 && r.numFailedTests === 0 ? 1 : 0),
+  }),
+);
 
 suite("Browser tests", "npx", ["playwright", "test", "-c", "e2e/playwright.config.ts"], `${RESULTS}/e2e.json`, (r) => ({
   passed: r.stats.expected + r.stats.flaky,

@@ -16,7 +16,15 @@ const file = (name: string, content: unknown): string => {
   writeFileSync(path, typeof content === "string" ? content : JSON.stringify(content));
   return path;
 };
-const BODY = { chest: 104, neck: "41", scye_depth: "25 cm", back_waist: 45, half_back: "20,6", garment_length: "77", shoulder_length: 16.2 };
+const BODY = {
+  chest: 104,
+  neck: "41",
+  scye_depth: "25 cm",
+  back_waist: 45,
+  half_back: "20,6",
+  garment_length: "77",
+  shoulder_length: 16.2,
+};
 const body = file("m.json", BODY);
 
 async function lines(...words: string[]): Promise<string[]> {

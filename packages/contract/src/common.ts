@@ -15,7 +15,8 @@ export const DONE = { done: true } as const;
 
 /** Body measurements as they were written, by key: `{"chest": "40 1/2"}`. A figure without a unit is in the set's unit. */
 export const Written = Type.Record(Type.String({ pattern: "^[a-z_][a-z0-9_]{0,59}$" }), Type.String({ minLength: 1, maxLength: 40 }), {
-  maxProperties: 80, additionalProperties: false,
+  maxProperties: 80,
+  additionalProperties: false,
 });
 
 /** RFC 9457 problem details: every error of the API has this shape. */

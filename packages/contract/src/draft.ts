@@ -4,7 +4,8 @@ import { route } from "./route.js";
 
 /** Settings and choices as they were set, by key; lengths as written. */
 const Settings = Type.Record(Type.String({ pattern: "^[a-z_][a-zA-Z0-9_]{0,59}$" }), Type.String({ minLength: 1, maxLength: 60 }), {
-  maxProperties: 200, additionalProperties: false,
+  maxProperties: 200,
+  additionalProperties: false,
 });
 
 export const Draft = Type.Object(

@@ -14,12 +14,18 @@ const BODY = { chest: 104, neck: 41, scye_depth: 25, back_waist: 45, half_back: 
 const drafted = run(plan, BODY, { seam_allowance: "1" });
 const sheet = drawPieces(drafted);
 
-const bare = (places: { x: number; y: number }[], bounds: Drawing["bounds"]): Drawing => ({ title: "t", bounds, marks: [{ kind: "stroke", layer: "net", places, closed: false }] });
+const bare = (places: { x: number; y: number }[], bounds: Drawing["bounds"]): Drawing => ({
+  title: "t",
+  bounds,
+  marks: [{ kind: "stroke", layer: "net", places, closed: false }],
+});
 
 describe("the drawing of the pieces", () => {
   it("lays them side by side without touching", () => {
     const laid = layPieces(drafted.pieces);
-    const spans = laid.map(({ piece, dx }) => [Math.min(...piece.cutting.map((p) => p.x + dx)), Math.max(...piece.cutting.map((p) => p.x + dx))] as const);
+    const spans = laid.map(
+      ({ piece, dx }) => [Math.min(...piece.cutting.map((p) => p.x + dx)), Math.max(...piece.cutting.map((p) => p.x + dx))] as const,
+    );
     expect(spans[0]?.[0]).toBeCloseTo(0, 6);
     expect(spans[1]?.[0]).toBeGreaterThan((spans[0]?.[1] ?? 0) + 30);
   });
@@ -62,7 +68,11 @@ describe("SVG", () => {
   });
 
   it("carries nobody's markup", () => {
-    const spiked: Drawing = { ...sheet, title: "<script>&\"", marks: [{ kind: "words", layer: "labels", at: { x: 0, y: 0 }, text: "<b>&", size: 3, anchor: "start", turn: 1 }] };
+    const spiked: Drawing = {
+      ...sheet,
+      title: '<script>&"',
+      marks: [{ kind: "words", layer: "labels", at: { x: 0, y: 0 }, text: "<b>&", size: 3, anchor: "start", turn: 1 }],
+    };
     expect(writeSvg(spiked)).toContain("&lt;b&gt;&amp;");
     expect(writeSvg(spiked)).not.toContain("<script>");
   });
@@ -74,7 +84,9 @@ describe("sheets of paper", () => {
     const shown = tiles.tiles.filter((t) => !t.blank);
     const strokes = sheet.marks.filter((m): m is Stroke => m.kind === "stroke");
     for (const p of strokes.flatMap((s) => s.places)) {
-      const on = shown.some(({ window: w }) => p.x >= w.minX - 1e-6 && p.x <= w.maxX + 1e-6 && p.y >= w.minY - 1e-6 && p.y <= w.maxY + 1e-6);
+      const on = shown.some(
+        ({ window: w }) => p.x >= w.minX - 1e-6 && p.x <= w.maxX + 1e-6 && p.y >= w.minY - 1e-6 && p.y <= w.maxY + 1e-6,
+      );
       expect(on, JSON.stringify(p)).toBe(true);
     }
   });
@@ -98,16 +110,43 @@ describe("sheets of paper", () => {
 
   it("sheets on which nothing falls are left out", () => {
     const bounds = { minX: 0, minY: 0, maxX: 550, maxY: 800 };
-    const corner = planTiles(bare([{ x: 5, y: 5 }, { x: 50, y: 5 }], bounds), "A4");
+    const corner = planTiles(
+      bare(
+        [
+          { x: 5, y: 5 },
+          { x: 50, y: 5 },
+        ],
+        bounds,
+      ),
+      "A4",
+    );
     expect(corner.tiles.filter((t) => !t.blank).map((t) => [t.row, t.column])).toEqual([[1, 1]]);
-    const diagonal = planTiles(bare([{ x: 0, y: 0 }, { x: 550, y: 800 }], bounds), "A4");
+    const diagonal = planTiles(
+      bare(
+        [
+          { x: 0, y: 0 },
+          { x: 550, y: 800 },
+        ],
+        bounds,
+      ),
+      "A4",
+    );
     const printed = diagonal.tiles.filter((t) => !t.blank).length;
     expect(printed).toBeGreaterThan(3);
     expect(printed).toBeLessThan(diagonal.tiles.length);
   });
 
   it("a line in the overlap is printed once, on the sheet that shows it first", () => {
-    const tiles = planTiles(bare([{ x: 185, y: 10 }, { x: 185, y: 200 }], { minX: 0, minY: 0, maxX: 300, maxY: 270 }), "A4");
+    const tiles = planTiles(
+      bare(
+        [
+          { x: 185, y: 10 },
+          { x: 185, y: 200 },
+        ],
+        { minX: 0, minY: 0, maxX: 300, maxY: 270 },
+      ),
+      "A4",
+    );
     expect(tiles.tiles.filter((t) => !t.blank).map((t) => t.column)).toEqual([1]);
   });
 
@@ -121,11 +160,25 @@ describe("sheets of paper", () => {
 
   it("any drawing is covered by its sheets", () => {
     fc.assert(
-      fc.property(fc.double({ min: 1, max: 4000, noNaN: true }), fc.double({ min: 1, max: 4000, noNaN: true }), fc.constantFrom(...PAPER_KEYS), (w, h, key) => {
-        const tiles = planTiles(bare([{ x: 0, y: 0 }, { x: w, y: h }], { minX: 0, minY: 0, maxX: w, maxY: h }), key);
-        expect(Math.max(...tiles.tiles.map((t) => t.window.maxX))).toBeGreaterThanOrEqual(w - 1e-6);
-        expect(Math.max(...tiles.tiles.map((t) => t.window.maxY))).toBeGreaterThanOrEqual(h - 1e-6);
-      }),
+      fc.property(
+        fc.double({ min: 1, max: 4000, noNaN: true }),
+        fc.double({ min: 1, max: 4000, noNaN: true }),
+        fc.constantFrom(...PAPER_KEYS),
+        (w, h, key) => {
+          const tiles = planTiles(
+            bare(
+              [
+                { x: 0, y: 0 },
+                { x: w, y: h },
+              ],
+              { minX: 0, minY: 0, maxX: w, maxY: h },
+            ),
+            key,
+          );
+          expect(Math.max(...tiles.tiles.map((t) => t.window.maxX))).toBeGreaterThanOrEqual(w - 1e-6);
+          expect(Math.max(...tiles.tiles.map((t) => t.window.maxY))).toBeGreaterThanOrEqual(h - 1e-6);
+        },
+      ),
     );
   });
 });

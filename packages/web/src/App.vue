@@ -10,6 +10,9 @@ const router = useRouter();
 
 const framed = computed(() => session.account !== undefined && route.meta["full"] !== true && route.meta["open"] !== true);
 
+/** A draft is another view for every draft; the other rooms stay as they are while their address changes. */
+const view = computed(() => `${String(route.name)} ${route.name === "draft" ? String(route.params["id"]) : ""}`);
+
 async function signOut(): Promise<void> {
   await session.signOut();
   // A fresh start, so that nothing of one person's work stays in memory for the next.
@@ -40,7 +43,7 @@ async function signOut(): Promise<void> {
     <span class="who">{{ session.account?.name }}</span>
     <button class="button plain" @click="signOut">Sign out</button>
   </header>
-  <main id="main" :class="{ framed }" tabindex="-1"><RouterView /></main>
+  <main id="main" :class="{ framed }" tabindex="-1"><RouterView :key="view" /></main>
   <UndoBar />
 </template>
 

@@ -3,11 +3,41 @@ import { MEASUREMENTS, measurementByKey, measurementName } from "./measurements.
 import { doubtsOf } from "./plausibility.js";
 
 const cm = (set: Record<string, number>): Record<string, number> => Object.fromEntries(Object.entries(set).map(([k, v]) => [k, v * 10]));
-const says = (set: Record<string, number>): string => doubtsOf(cm(set), "cm").map((d) => `${d.key}: ${d.says}`).join("\n");
+const says = (set: Record<string, number>): string =>
+  doubtsOf(cm(set), "cm")
+    .map((d) => `${d.key}: ${d.says}`)
+    .join("\n");
 
 // Middle figures of common size tables (common practice, no source).
-const WOMAN = { neck: 36, bust: 92, underbust: 78, waist: 74, hip: 98, across_shoulder: 38, bust_span: 18.5, shoulder_length: 12.5, shoulder_to_bust: 26, shoulder_to_underbust: 34, shoulder_to_waist: 43, shoulder_to_hip: 63, back_waist: 41, scye_depth: 20.5, bicep: 29, wrist: 16 };
-const MAN = { neck: 40, chest: 100, waist: 86, hip: 102, half_back: 20, scye_depth: 24.5, back_waist: 44, shoulder_length: 15.5, garment_length: 76 };
+const WOMAN = {
+  neck: 36,
+  bust: 92,
+  underbust: 78,
+  waist: 74,
+  hip: 98,
+  across_shoulder: 38,
+  bust_span: 18.5,
+  shoulder_length: 12.5,
+  shoulder_to_bust: 26,
+  shoulder_to_underbust: 34,
+  shoulder_to_waist: 43,
+  shoulder_to_hip: 63,
+  back_waist: 41,
+  scye_depth: 20.5,
+  bicep: 29,
+  wrist: 16,
+};
+const MAN = {
+  neck: 40,
+  chest: 100,
+  waist: 86,
+  hip: 102,
+  half_back: 20,
+  scye_depth: 24.5,
+  back_waist: 44,
+  shoulder_length: 15.5,
+  garment_length: 76,
+};
 
 describe("plausibility", () => {
   it("has no doubt about ordinary bodies, large ones and a child", () => {

@@ -26,7 +26,7 @@ piece Back "Back" on A · cut 1 on fold
   edge centre: A2 > A0 · fold
 `;
 
-function checksOf(more: string, settings: Record<string, string> = {}): CheckResult[] {
+function checksOf(more: string, settings: Record<string, string> = {}): readonly CheckResult[] {
   const loaded = loadSystem(RECTANGLE + more);
   expect(loaded.problems).toEqual([]);
   return run(loaded.plan, { girth: "80" }, settings).checks;
@@ -69,7 +69,8 @@ describe("an author's checks", () => {
 });
 
 describe("the checks that are always made", () => {
-  const named = (part: string, more = "", settings: Record<string, string> = {}): CheckResult | undefined => checksOf(more, settings).find((c) => c.name.includes(part));
+  const named = (part: string, more = "", settings: Record<string, string> = {}): CheckResult | undefined =>
+    checksOf(more, settings).find((c) => c.name.includes(part));
 
   it("a hem that falls away from the fold is not square there", () => {
     expect(named("hem square at the fold")?.status).toBe("pass");
@@ -87,14 +88,22 @@ describe("the checks that are always made", () => {
   });
 
   it("an outline that crosses itself fails and shows where", () => {
-    const crossed = named("does not cross itself", "piece Bow \"Bow\" on A · cut 1\n  edge a: A0 > A3\n  edge b: A3 > A1\n  edge c: A1 > A2\n  edge d: A2 > A0\n", {});
+    const crossed = named(
+      "does not cross itself",
+      'piece Bow "Bow" on A · cut 1\n  edge a: A0 > A3\n  edge b: A3 > A1\n  edge c: A1 > A2\n  edge d: A2 > A0\n',
+      {},
+    );
     expect(crossed?.status).toBe("pass");
-    const bow = checksOf("piece Bow \"Bow\" on A · cut 1\n  edge a: A0 > A3\n  edge b: A3 > A1\n  edge c: A1 > A2\n  edge d: A2 > A0\n").find((c) => c.name.startsWith("Bow: outline does not"));
+    const bow = checksOf('piece Bow "Bow" on A · cut 1\n  edge a: A0 > A3\n  edge b: A3 > A1\n  edge c: A1 > A2\n  edge d: A2 > A0\n').find(
+      (c) => c.name.startsWith("Bow: outline does not"),
+    );
     expect(bow).toMatchObject({ status: "fail", at: { x: 100, y: 150 } });
   });
 
   it("an outline that does not close fails and says how wide the gap is", () => {
-    const open = checksOf("piece Gap \"Gap\" on A · cut 1\n  edge a: A0 > A1\n  edge b: A1 > A3\n  edge c: A3 > A2\n").find((c) => c.name.startsWith("Gap: outline closed"));
+    const open = checksOf('piece Gap "Gap" on A · cut 1\n  edge a: A0 > A1\n  edge b: A1 > A3\n  edge c: A3 > A2\n').find((c) =>
+      c.name.startsWith("Gap: outline closed"),
+    );
     expect(open).toMatchObject({ status: "fail", got: 300 });
   });
 

@@ -37,6 +37,7 @@ function compileCheck(source: Check, scope: Scope): PlannedCheck {
   if (source.test === "holds") {
     return {
       source,
+      edges: edgesNamed(source),
       when,
       kind: "yesno",
       got: compileAs(parseFormula(source.got), scope, "yesno"),
@@ -53,8 +54,10 @@ function compileCheck(source: Check, scope: Scope): PlannedCheck {
     Typed | undefined,
   ];
   const within = source.within === undefined ? undefined : compileAs(parseFormula(source.within), scope, kind);
-  return { source, when, kind, got, expected, upper, within };
+  return { source, edges: edgesNamed(source), when, kind, got, expected, upper, within };
 }
+
+const edgesNamed = (check: Check): string[] => [check.got, check.expected].flatMap((text) => text?.match(/[A-Z]\w*\.[a-z_]\w*/g) ?? []);
 
 /** The kind of the sides that is not bare: lengths are compared with lengths. */
 function sharedKind(trees: readonly (Tree | undefined)[], scope: Scope): Kind {

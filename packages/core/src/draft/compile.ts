@@ -211,6 +211,7 @@ class Compiler {
     this.steps.push({
       statement: i,
       source: s,
+      target: this.targetOf(s),
       board: this.board,
       part: this.part,
       when,
@@ -231,6 +232,11 @@ class Compiler {
       else this.scope.paths.set(s.key, this.scope.paths.size);
     } else if (this.scope.names.has(s.key)) this.twice(s.key, i);
     else this.scope.names.set(s.key, { kind: s.kind, slot: this.scope.newSlot(), what: `The value ${s.key}` });
+  }
+
+  private targetOf(s: StepStatement): number {
+    if (s.is === "value") return this.scope.names.get(s.key)?.slot ?? 0;
+    return (s.is === "point" ? this.scope.points.get(s.id) : this.scope.paths.get(s.key)) ?? 0;
   }
 
   private value(s: Value, i: number, uses: References, formulas: PlannedFormula[]): PlannedStep["draw"] {

@@ -27,6 +27,8 @@ export type StepStatement = Value | PointStep | PathStep;
 export interface PlannedStep {
   readonly statement: number;
   readonly source: StepStatement;
+  /** Where its result goes: a slot for a value, the index of its point or of its path. */
+  readonly target: number;
   readonly board: string;
   /** Heading the step stands under. */
   readonly part: string | undefined;
@@ -88,6 +90,8 @@ export interface PlannedPiece {
 
 export interface PlannedCheck {
   readonly source: Check;
+  /** Edges its formulas name, as Piece.role. */
+  readonly edges: readonly string[];
   readonly when: Typed | undefined;
   readonly kind: Kind;
   readonly got: Typed;

@@ -174,7 +174,11 @@ describe("a body that is not whole, or not of this world", () => {
     expect(status("neck_width")).toBe("failed");
     expect(status("#9")).toBe("failed");
     expect(status("#15")).toBe("drawn");
-    const why = explainStep(partial, shirt.steps.findIndex((s) => stepName(s) === "#10"), { unit: "cm", mark: "1mm" }).outcome;
+    const why = explainStep(
+      partial,
+      shirt.steps.findIndex((s) => stepName(s) === "#10"),
+      { unit: "cm", mark: "1mm" },
+    ).outcome;
     expect(why).toMatchObject({ status: "failed", why: "It leans on #9, which could not be drawn." });
     const neck = partial.outcomes[shirt.steps.findIndex((s) => stepName(s) === "neck_width")];
     expect(neck).toMatchObject({ why: "The measurement neck is missing." });
@@ -232,9 +236,11 @@ describe("over many bodies", () => {
   });
 
   it("a run depends on nothing but what it is given", () => {
-    fc.assert(fc.property(body, (given) => {
+    fc.assert(
+      fc.property(body, (given) => {
         expect(runToJson(run(shirt, given), "x")).toEqual(runToJson(run(shirt, given), "x"));
       }),
-      { numRuns: 10 });
+      { numRuns: 10 },
+    );
   });
 });

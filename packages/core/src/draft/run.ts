@@ -87,10 +87,10 @@ function drawStep(step: PlannedStep, plan: Plan, frame: Frame, before: readonly 
     if (step.when && !step.when.run(frame)) return { status: "skipped", why: `Only when ${step.source.when ?? ""}.` };
     if (!step.draw) return { status: "failed", why: step.problem?.why ?? "This step cannot be read.", mend: step.problem?.mend ?? "" };
     step.draw(frame);
-    if (!sound(step, plan, frame)) return failed(step, plan, frame);
+    if (!sound(step, frame)) return failed(step, plan, frame);
     return DRAWN;
   } catch (error) {
-    clear(step, plan, frame);
+    clear(step, frame);
     if (error instanceof MissingPart)
       return { status: "failed", why: `It leans on ${error.what}, ${absence(error.what, plan, before)}.`, mend: "Put that right first." };
     if (error instanceof DraftError || error instanceof FormulaError) return { status: "failed", why: error.why, mend: error.mend };
@@ -101,19 +101,18 @@ function drawStep(step: PlannedStep, plan: Plan, frame: Frame, before: readonly 
 }
 
 /** True when the step came to real figures. */
-function sound(step: PlannedStep, plan: Plan, frame: Frame): boolean {
-  const { source } = step;
-  if (source.is === "value") return Number.isFinite(frame.slots[plan.scope.names.get(source.key)?.slot ?? -1] as number);
-  if (source.is === "point") {
-    const p = frame.points[plan.scope.points.get(source.id) ?? -1];
-    return p !== undefined && Number.isFinite(p.x) && Number.isFinite(p.y);
+function sound(step: PlannedStep, frame: Frame): boolean {
+  if (step.source.is === "value") return Number.isFinite(frame.slots[step.target] as number);
+  if (step.source.is === "point") {
+    const p = frame.points[step.target];
+    return p !== undefined && Number.isFinite(p.x + p.y);
   }
-  const parts = frame.paths[plan.scope.paths.get(source.key) ?? -1]?.parts;
+  const parts = frame.paths[step.target]?.parts;
   return parts !== undefined && parts.every((c) => Number.isFinite(c.p1.x + c.p1.y + c.p2.x + c.p2.y + c.p3.x + c.p3.y));
 }
 
 function failed(step: PlannedStep, plan: Plan, frame: Frame): StepOutcome {
-  clear(step, plan, frame);
+  clear(step, frame);
   for (const formula of step.formulas) {
     if (!Number.isFinite(formula.typed.run(frame))) {
       const { why, mend } = diagnose(formula.tree, plan.scope, frame);
@@ -123,10 +122,9 @@ function failed(step: PlannedStep, plan: Plan, frame: Frame): StepOutcome {
   return { status: "failed", why: "This comes to no figure.", mend: "Check the measurements it uses." };
 }
 
-function clear(step: PlannedStep, plan: Plan, frame: Frame): void {
-  const { source } = step;
-  if (source.is === "point") frame.points[plan.scope.points.get(source.id) ?? 0] = undefined;
-  else if (source.is === "path") frame.paths[plan.scope.paths.get(source.key) ?? 0] = undefined;
+function clear(step: PlannedStep, frame: Frame): void {
+  if (step.source.is === "point") frame.points[step.target] = undefined;
+  else if (step.source.is === "path") frame.paths[step.target] = undefined;
 }
 
 /** Why a point or path is not on the draft. */

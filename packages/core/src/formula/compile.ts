@@ -86,7 +86,8 @@ function mendKind(is: Kind, want: Kind): string {
 
 function scaled(typed: Typed, by: number, kind: Kind): Typed {
   if (typed.constant !== undefined) return constant(kind, typed.constant * by);
-  return { kind, run: (f) => typed.run(f) * by };
+  const { run, slot } = typed;
+  return { kind, run: slot === undefined ? (f) => run(f) * by : (f) => (f.slots[slot] as number) * by };
 }
 
 function nameValue(tree: Tree & { type: "name" }, scope: Scope): Typed {
@@ -100,7 +101,7 @@ function nameValue(tree: Tree & { type: "name" }, scope: Scope): Typed {
         tree.at,
       );
     }
-    return { kind: entry.kind, run: (f) => f.slots[slot] as number };
+    return { kind: entry.kind, slot, run: (f) => f.slots[slot] as number };
   }
   const runs = options.map((option) => option?.typed.run);
   const wordSlot = entry.wordSlot as number;
@@ -170,10 +171,12 @@ function alike(left: Tree, right: Tree, scope: Scope): [Typed, Typed, Kind] {
 function fold(kind: Kind, a: Typed, b: Typed, sign: 1 | -1): Typed {
   const ra = a.run;
   const rb = b.run;
+  const sb = b.slot;
   if (b.constant !== undefined) {
     const add = sign * b.constant;
     return a.constant !== undefined ? constant(kind, a.constant + add) : { kind, run: (f) => ra(f) + add };
   }
+  if (sb !== undefined) return { kind, run: sign === 1 ? (f) => ra(f) + (f.slots[sb] as number) : (f) => ra(f) - (f.slots[sb] as number) };
   return { kind, run: sign === 1 ? (f) => ra(f) + rb(f) : (f) => ra(f) - rb(f) };
 }
 
@@ -203,11 +206,16 @@ function quotient(a: Typed, b: Typed, tree: Tree & { type: "binary" }): Typed {
   }
   const kind: Kind = !plain ? "number" : a.kind === "bare" && b.kind === "number" ? "number" : a.kind;
   if (b.constant === 0) throw new FormulaError("This divides by zero.", "Write another divisor.", tree.right.at);
+  const { run: top, slot } = a;
   if (b.constant !== undefined) {
     const by = b.constant;
-    return a.constant !== undefined ? constant(kind, a.constant / by) : { kind, run: (f) => a.run(f) / by };
+    if (a.constant !== undefined) return constant(kind, a.constant / by);
+    return { kind, run: slot === undefined ? (f) => top(f) / by : (f) => (f.slots[slot] as number) / by };
   }
-  return { kind, run: (f) => a.run(f) / b.run(f) };
+  const { run: under, slot: underSlot } = b;
+  if (slot !== undefined && underSlot !== undefined)
+    return { kind, run: (f) => (f.slots[slot] as number) / (f.slots[underSlot] as number) };
+  return { kind, run: (f) => top(f) / under(f) };
 }
 
 const COMPARE: Record<CompareOp, (a: number, b: number) => boolean> = {

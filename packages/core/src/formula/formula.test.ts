@@ -30,7 +30,17 @@ function bench(lengths: Record<string, number>, numbers: Record<string, number> 
   scope.names.set("where", { kind: "choice", slot: wordSlot, what: "The choice where", words: ["top line", "nape"], wordSlot });
   scope.anywhere.add("later");
   scope.anywhere.add("#99");
-  return { scope, frame: { slots: Float64Array.from(values), points: [{ x: 0, y: 0 }, { x: 30, y: 40 }], paths: [] } };
+  return {
+    scope,
+    frame: {
+      slots: Float64Array.from(values),
+      points: [
+        { x: 0, y: 0 },
+        { x: 30, y: 40 },
+      ],
+      paths: [],
+    },
+  };
 }
 
 function value(text: string, kind: Kind, given: Bench): number {

@@ -18,6 +18,8 @@ export interface Typed {
   readonly kind: Kind;
   readonly run: Evaluate;
   readonly constant?: number | undefined;
+  /** The slot it reads when it is a name and nothing more: sums and products of names then read slots directly. */
+  readonly slot?: number | undefined;
 }
 
 /** A name a formula may use. */

@@ -20,7 +20,13 @@ const theirs = (c: Cubic): Bezier => new Bezier(c.p0.x, c.p0.y, c.p1.x, c.p1.y, 
 
 /** The best a quarter circle can be drawn with one cubic; its length against π/2 is known to 2.8e-4 (T. Goldapp, 1991; from memory). */
 const KAPPA = 0.5522847498;
-const quarter: Cubic = { p0: { x: 100, y: 0 }, p1: { x: 100, y: 100 * KAPPA }, p2: { x: 100 * KAPPA, y: 100 }, p3: { x: 0, y: 100 }, straight: false };
+const quarter: Cubic = {
+  p0: { x: 100, y: 0 },
+  p1: { x: 100, y: 100 * KAPPA },
+  p2: { x: 100 * KAPPA, y: 100 },
+  p3: { x: 0, y: 100 },
+  straight: false,
+};
 
 describe("a cubic, against bezier-js", () => {
   it("lies where bezier-js says", () => {
@@ -76,7 +82,8 @@ describe("a cubic, against bezier-js", () => {
         for (let i = 1; i <= 400; i++) if (side(cubicAt(c, (i - 1) / 400)) * side(cubicAt(c, i / 400)) < 0) changes++;
         const crossings = crossCubicLine(c, { a, b });
         expect(crossings.length).toBeGreaterThanOrEqual(changes);
-        for (const p of crossings) expect(Math.abs(((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) / distance(a, b))).toBeLessThan(1e-6);
+        for (const p of crossings)
+          expect(Math.abs(((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) / distance(a, b))).toBeLessThan(1e-6);
       }),
     );
   });
@@ -90,7 +97,15 @@ describe("lengths and places along", () => {
 
   it("a straight stretch is its chord", () => {
     expect(cubicLength(straightCubic({ x: 0, y: 0 }, { x: 3, y: 4 }))).toBe(5);
-    expect(pathLength(polyline([{ x: 0, y: 0 }, { x: 3, y: 4 }, { x: 3, y: 10 }]))).toBe(11);
+    expect(
+      pathLength(
+        polyline([
+          { x: 0, y: 0 },
+          { x: 3, y: 4 },
+          { x: 3, y: 10 },
+        ]),
+      ),
+    ).toBe(11);
   });
 
   it("a curve folded back on itself and one of no length have lengths", () => {
@@ -130,7 +145,10 @@ describe("lengths and places along", () => {
   });
 
   it("goes straight on past both ends", () => {
-    const path = polyline([{ x: 0, y: 0 }, { x: 10, y: 0 }]);
+    const path = polyline([
+      { x: 0, y: 0 },
+      { x: 10, y: 0 },
+    ]);
     expect(placeAlong(path, 15).at).toEqual({ x: 15, y: 0 });
     expect(placeAlong(path, -5).at).toEqual({ x: -5, y: 0 });
     expect(placeAlong(path, 4).at.x).toBeCloseTo(4, 9);
@@ -160,7 +178,12 @@ describe("lengths and places along", () => {
 
 describe("areas", () => {
   it("by hand: a square, a triangle, a half disc", () => {
-    const square = [{ x: 0, y: 0 }, { x: 10, y: 0 }, { x: 10, y: 10 }, { x: 0, y: 10 }];
+    const square = [
+      { x: 0, y: 0 },
+      { x: 10, y: 0 },
+      { x: 10, y: 10 },
+      { x: 0, y: 10 },
+    ];
     expect(signedPolygonArea(square)).toBe(100);
     expect(signedPolygonArea([...square].reverse())).toBe(-100);
     expect(signedPathArea(polyline([...square, square[0] as Point]))).toBeCloseTo(100, 9);
@@ -229,8 +252,18 @@ describe("lines", () => {
 });
 
 describe("rings", () => {
-  const bow = [{ x: 0, y: 0 }, { x: 10, y: 10 }, { x: 10, y: 0 }, { x: 0, y: 10 }];
-  const square = [{ x: 0, y: 0 }, { x: 10, y: 0 }, { x: 10, y: 10 }, { x: 0, y: 10 }];
+  const bow = [
+    { x: 0, y: 0 },
+    { x: 10, y: 10 },
+    { x: 10, y: 0 },
+    { x: 0, y: 10 },
+  ];
+  const square = [
+    { x: 0, y: 0 },
+    { x: 10, y: 0 },
+    { x: 10, y: 10 },
+    { x: 0, y: 10 },
+  ];
 
   it("a bow tie crosses itself in its middle, a square does not", () => {
     expect(selfCrossing(bow)).toEqual({ x: 5, y: 5 });
@@ -269,7 +302,12 @@ describe("small things", () => {
 
   it("bounds", () => {
     expect(boundsOf([])).toBeUndefined();
-    expect(boundsOf([{ x: 3, y: 4 }, { x: -1, y: 9 }])).toEqual({ minX: -1, minY: 4, maxX: 3, maxY: 9 });
+    expect(
+      boundsOf([
+        { x: 3, y: 4 },
+        { x: -1, y: 9 },
+      ]),
+    ).toEqual({ minX: -1, minY: 4, maxX: 3, maxY: 9 });
     expect(growBounds({ minX: 0, minY: 0, maxX: 1, maxY: 1 }, 2)).toEqual({ minX: -2, minY: -2, maxX: 3, maxY: 3 });
   });
 
@@ -277,9 +315,22 @@ describe("small things", () => {
     expect(mmText(1e-9)).toBe("0");
     expect(mmText(-1e-9)).toBe("0");
     expect(mmText(1234.5)).toBe("1234.5");
-    expect(svgData(polyline([{ x: 0, y: 0 }, { x: 1.25, y: 1e-8 }]))).toBe("M0 0L1.25 0");
+    expect(
+      svgData(
+        polyline([
+          { x: 0, y: 0 },
+          { x: 1.25, y: 1e-8 },
+        ]),
+      ),
+    ).toBe("M0 0L1.25 0");
     expect(svgData({ parts: [quarter] })).toContain("C100 55.228 55.228 100 0 100");
     expect(svgRing([])).toBe("");
-    expect(svgRing([{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 1, y: 1 }])).toBe("M0 0L1 0L1 1Z");
+    expect(
+      svgRing([
+        { x: 0, y: 0 },
+        { x: 1, y: 0 },
+        { x: 1, y: 1 },
+      ]),
+    ).toBe("M0 0L1 0L1 1Z");
   });
 });

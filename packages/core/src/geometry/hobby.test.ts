@@ -30,7 +30,8 @@ describe("Hobby's spline against METAPOST's published rule", () => {
 });
 
 const place = fc.record({ x: fc.double({ min: -300, max: 300, noNaN: true }), y: fc.double({ min: -300, max: 300, noNaN: true }) });
-const apart = (list: readonly Point[]): boolean => list.every((p, i) => i === 0 || Math.hypot(p.x - (list[i - 1] as Point).x, p.y - (list[i - 1] as Point).y) > 1);
+const apart = (list: readonly Point[]): boolean =>
+  list.every((p, i) => i === 0 || Math.hypot(p.x - (list[i - 1] as Point).x, p.y - (list[i - 1] as Point).y) > 1);
 
 /** No hairpins: turning right back on itself, a curve may swing out to either side. */
 function gentle(list: readonly Point[]): boolean {
@@ -55,17 +56,23 @@ describe("Hobby's spline as a curve to draw with", () => {
 
   it("leaves and arrives in the directions given", () => {
     fc.assert(
-      fc.property(place, place, fc.double({ min: -3, max: 3, noNaN: true }), fc.double({ min: -3, max: 3, noNaN: true }), (a, b, leave, arrive) => {
-        fc.pre(apart([a, b]));
-        const path = hobby([
-          { at: a, heading: leave },
-          { at: b, heading: arrive },
-        ]);
-        const u = headingAtStart(path);
-        const v = headingAtEnd(path);
-        expect(u.x * Math.cos(leave) + u.y * Math.sin(leave)).toBeCloseTo(1, 6);
-        expect(v.x * Math.cos(arrive) + v.y * Math.sin(arrive)).toBeCloseTo(1, 6);
-      }),
+      fc.property(
+        place,
+        place,
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        (a, b, leave, arrive) => {
+          fc.pre(apart([a, b]));
+          const path = hobby([
+            { at: a, heading: leave },
+            { at: b, heading: arrive },
+          ]);
+          const u = headingAtStart(path);
+          const v = headingAtEnd(path);
+          expect(u.x * Math.cos(leave) + u.y * Math.sin(leave)).toBeCloseTo(1, 6);
+          expect(v.x * Math.cos(arrive) + v.y * Math.sin(arrive)).toBeCloseTo(1, 6);
+        },
+      ),
     );
   });
 

@@ -17,14 +17,24 @@ function clipper(ring: readonly Point[], mm: number): number {
 
 describe("the cutting line", () => {
   it("round a square: half an inch further out on every side, square corners", () => {
-    const square = [{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 100, y: 100 }, { x: 0, y: 100 }];
+    const square = [
+      { x: 0, y: 0 },
+      { x: 100, y: 0 },
+      { x: 100, y: 100 },
+      { x: 0, y: 100 },
+    ];
     const cutting = offsetRing(edgesOf(square, 12.7));
     expect(polygonArea(cutting)).toBeCloseTo(125.4 ** 2, 6);
     expect(Math.min(...cutting.map((p) => p.x))).toBeCloseTo(-12.7, 9);
   });
 
   it("with its own allowance on every edge, none on the fold", () => {
-    const ring = [{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 100, y: 50 }, { x: 0, y: 50 }];
+    const ring = [
+      { x: 0, y: 0 },
+      { x: 100, y: 0 },
+      { x: 100, y: 50 },
+      { x: 0, y: 50 },
+    ];
     const allowances = [5, 20, 30, 0];
     const cutting = offsetRing(ring.map((a, i) => ({ places: [a, ring[(i + 1) % 4] as Point], outMm: allowances[i] as number })));
     expect(Math.min(...cutting.map((p) => p.y))).toBeCloseTo(-5, 9);
@@ -44,7 +54,7 @@ describe("the cutting line", () => {
           const ring = angles
             .sort((a, b) => a - b)
             .map((k) => ({ x: radius * Math.cos((k * Math.PI) / 18), y: radius * Math.sin((k * Math.PI) / 18) }));
-          const steps = ring.map((_, i) => (((angles[(i + 1) % angles.length] as number) - (angles[i] as number) + 36) % 36));
+          const steps = ring.map((_, i) => ((angles[(i + 1) % angles.length] as number) - (angles[i] as number) + 36) % 36);
           fc.pre(Math.max(...steps) <= 12);
           const ours = polygonArea(offsetRing(edgesOf(ring, mm)));
           expect(Math.abs(ours - clipper(ring, mm)) / ours).toBeLessThan(1e-4);
@@ -54,12 +64,23 @@ describe("the cutting line", () => {
   });
 
   it("agrees with Clipper2 at an inner corner", () => {
-    const notch = [{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 100, y: 100 }, { x: 50, y: 100 }, { x: 50, y: 60 }, { x: 0, y: 60 }];
+    const notch = [
+      { x: 0, y: 0 },
+      { x: 100, y: 0 },
+      { x: 100, y: 100 },
+      { x: 50, y: 100 },
+      { x: 50, y: 60 },
+      { x: 0, y: 60 },
+    ];
     expect(Math.abs(polygonArea(offsetRing(edgesOf(notch, 10))) - clipper(notch, 10))).toBeLessThan(0.5);
   });
 
   it("a long mitre is cut square", () => {
-    const spike = [{ x: 0, y: 0 }, { x: 200, y: 4 }, { x: 0, y: 8 }];
+    const spike = [
+      { x: 0, y: 0 },
+      { x: 200, y: 4 },
+      { x: 0, y: 8 },
+    ];
     expect(Math.max(...offsetRing(edgesOf(spike, 10)).map((p) => p.x))).toBeLessThan(241);
   });
 });

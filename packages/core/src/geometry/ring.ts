@@ -14,23 +14,28 @@ export function crossStretches(a: Point, b: Point, c: Point, d: Point): Point | 
   return inside ? { x: a.x + ux * t, y: a.y + uy * t } : undefined;
 }
 
-/** The first place where a ring of corner points crosses itself; undefined when it is simple. Sweeps by x, so long rings stay quick. */
+/** The first place where a ring of corner points crosses itself; undefined when it is simple. Sides are compared by their boxes first. */
 export function selfCrossing(ring: readonly Point[]): Point | undefined {
   const n = ring.length;
-  const min = new Float64Array(n);
-  const max = new Float64Array(n);
+  const minX = new Float64Array(n);
+  const maxX = new Float64Array(n);
+  const minY = new Float64Array(n);
+  const maxY = new Float64Array(n);
   for (let i = 0; i < n; i++) {
-    const a = (ring[i] as Point).x;
-    const b = (ring[(i + 1) % n] as Point).x;
-    min[i] = Math.min(a, b);
-    max[i] = Math.max(a, b);
+    const a = ring[i] as Point;
+    const b = ring[(i + 1) % n] as Point;
+    minX[i] = Math.min(a.x, b.x);
+    maxX[i] = Math.max(a.x, b.x);
+    minY[i] = Math.min(a.y, b.y);
+    maxY[i] = Math.max(a.y, b.y);
   }
-  const order = Uint32Array.from(min.keys()).sort((i, j) => (min[i] as number) - (min[j] as number));
-  for (let k = 0; k < n; k++) {
-    const i = order[k] as number;
-    for (let m = k + 1; m < n; m++) {
-      const j = order[m] as number;
-      if ((min[j] as number) > (max[i] as number)) break;
+  for (let i = 0; i < n; i++) {
+    const left = minX[i] as number;
+    const right = maxX[i] as number;
+    const top = minY[i] as number;
+    const foot = maxY[i] as number;
+    for (let j = i + 2; j < n; j++) {
+      if ((minX[j] as number) > right || (maxX[j] as number) < left || (minY[j] as number) > foot || (maxY[j] as number) < top) continue;
       const at = sidesCross(ring, i, j);
       if (at) return at;
     }
@@ -47,7 +52,6 @@ function sidesCross(ring: readonly Point[], i: number, j: number): Point | undef
   const b = ring[(i + 1) % n] as Point;
   const c = ring[j] as Point;
   const d = ring[(j + 1) % n] as Point;
-  if (Math.max(a.y, b.y) < Math.min(c.y, d.y) || Math.max(c.y, d.y) < Math.min(a.y, b.y)) return undefined;
   return crossStretches(a, b, c, d);
 }
 

@@ -4,7 +4,9 @@ import { run } from "../draft/run.js";
 import type { PieceResult } from "./piece.js";
 
 function piecesOf(lines: string): readonly PieceResult[] {
-  const loaded = loadSystem(`system "Try"\n  garment block · unit cm\nset allow = 1 from 0 to 5 "Allowance."\nboard A "A"\nA0 start\nA1 out 10 from A0\nA2 down 20 from A0\nA3 down 20 from A1\nA4 midway A1 to A3\ncurve side: A1 > A3, leaving plumb, arriving plumb\n${lines}`);
+  const loaded = loadSystem(
+    `system "Try"\n  garment block · unit cm\nset allow = 1 from 0 to 5 "Allowance."\nboard A "A"\nA0 start\nA1 out 10 from A0\nA2 down 20 from A0\nA3 down 20 from A1\nA4 midway A1 to A3\ncurve side: A1 > A3, leaving plumb, arriving plumb\n${lines}`,
+  );
   expect(loaded.problems).toEqual([]);
   return run(loaded.plan, {}).pieces;
 }
@@ -48,7 +50,10 @@ describe("a piece taken off the board", () => {
 
   it("is the same whichever way round its outline was named", () => {
     const [other] = piecesOf(
-      BOX.replace(/ {2}edge[\s\S]*finished\n/, "  edge centre: A0 > A2 · finished\n  edge hem: A2 > A3 · allow 3 · corner square\n  edge side: A3 > A1 · allow 2\n  edge top: A1 > A0 · allow allow\n"),
+      BOX.replace(
+        / {2}edge[\s\S]*finished\n/,
+        "  edge centre: A0 > A2 · finished\n  edge hem: A2 > A3 · allow 3 · corner square\n  edge side: A3 > A1 · allow 2\n  edge top: A1 > A0 · allow allow\n",
+      ),
     );
     expect(other?.area).toBe(20_000);
     expect([...(other?.edges ?? [])].map((e) => e.role).sort()).toEqual([...(box?.edges ?? [])].map((e) => e.role).sort());

@@ -37,12 +37,16 @@ describe("readTape", () => {
 
   it("the reading and what is left over make the length; what is left is at most half a mark", () => {
     fc.assert(
-      fc.property(fc.double({ min: -3000, max: 3000, noNaN: true }), fc.constantFrom("1/8in" as const, "1/16in" as const, "1mm" as const), (mm, mark) => {
-        const reading = readTape(mm, mark);
-        const step = mark === "1mm" ? 1 : mark === "1/8in" ? 25.4 / 8 : 25.4 / 16;
-        expect(reading.mm + reading.left).toBeCloseTo(mm, 9);
-        expect(Math.abs(reading.left)).toBeLessThanOrEqual(step / 2 + 1e-9);
-      }),
+      fc.property(
+        fc.double({ min: -3000, max: 3000, noNaN: true }),
+        fc.constantFrom("1/8in" as const, "1/16in" as const, "1mm" as const),
+        (mm, mark) => {
+          const reading = readTape(mm, mark);
+          const step = mark === "1mm" ? 1 : mark === "1/8in" ? 25.4 / 8 : 25.4 / 16;
+          expect(reading.mm + reading.left).toBeCloseTo(mm, 9);
+          expect(Math.abs(reading.left)).toBeLessThanOrEqual(step / 2 + 1e-9);
+        },
+      ),
     );
   });
 
@@ -87,9 +91,13 @@ describe("figures", () => {
 
   it("units go there and back", () => {
     fc.assert(
-      fc.property(fc.double({ min: -1e4, max: 1e4, noNaN: true }), fc.constantFrom("in" as const, "cm" as const, "mm" as const), (value, unit) => {
-        expect(fromMm(toMm(value, unit), unit)).toBeCloseTo(value, 9);
-      }),
+      fc.property(
+        fc.double({ min: -1e4, max: 1e4, noNaN: true }),
+        fc.constantFrom("in" as const, "cm" as const, "mm" as const),
+        (value, unit) => {
+          expect(fromMm(toMm(value, unit), unit)).toBeCloseTo(value, 9);
+        },
+      ),
     );
   });
 });

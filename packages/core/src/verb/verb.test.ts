@@ -6,7 +6,8 @@ import { VERBS } from "./index.js";
 
 /** Drafts a few steps on one board (inches) and gives the last step's outcome and point, in inches. */
 function place(steps: string, measurements: Record<string, string> = {}): { x: number; y: number } | string {
-  const head = 'system "Try"\n  garment block · unit in\nmeasure a length 0..99 "a"\n  only for a check\nmeasure b length 0..99 "b"\n  only for a check\nboard A "A"\n';
+  const head =
+    'system "Try"\n  garment block · unit in\nmeasure a length 0..99 "a"\n  only for a check\nmeasure b length 0..99 "b"\n  only for a check\nboard A "A"\n';
   const loaded = loadSystem(head + steps);
   if (loaded.problems[0]) return loaded.problems[0].why;
   const drafted = run(loaded.plan, measurements);
@@ -69,7 +70,9 @@ describe("what a verb cannot do, it says", () => {
   });
 
   it("a step that leans on one that is left out names the condition", () => {
-    expect(place(`${SQUARE}A8 down 1 from A0\n  when a > 5\nA9 down 1 from A8`, { a: "3" })).toBe("It leans on A8, which is left out: only when a > 5.");
+    expect(place(`${SQUARE}A8 down 1 from A0\n  when a > 5\nA9 down 1 from A8`, { a: "3" })).toBe(
+      "It leans on A8, which is left out: only when a > 5.",
+    );
     expect(place(`${SQUARE}A9 down a/b from A0`, { a: "3" })).toContain("A length is asked for");
     expect(place(`${SQUARE}A9 down a*(a/b) from A0`, { a: "3", b: "0" })).toBe("This divides by zero.");
   });

@@ -88,7 +88,8 @@ describe("the tiled PDF, read by poppler", async () => {
 
   it("names rows, columns and joins, and says how to print", () => {
     const words = text(pdf);
-    for (const part of ["5 cm", "2 in", "100 %", "row 1 · column 1", "row 2 · column 1", "1.1→", "1.1↓", "Band shirt, Barnaby"]) expect(words).toContain(part);
+    for (const part of ["5 cm", "2 in", "100 %", "row 1 · column 1", "row 2 · column 1", "1.1→", "1.1↓", "Band shirt, Barnaby"])
+      expect(words).toContain(part);
   });
 
   it("draws the lines once for all sheets", () => {

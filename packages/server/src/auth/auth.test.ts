@@ -46,16 +46,26 @@ describe("accounts and sessions", () => {
   });
 
   it("an e-mail is used once, whatever its capitals", async () => {
-    const again = await request(h.app).post("/api/accounts").send({ ...WENNA, email: "WENNA@quillmoor.example" }).expect(409);
+    const again = await request(h.app)
+      .post("/api/accounts")
+      .send({ ...WENNA, email: "WENNA@quillmoor.example" })
+      .expect(409);
     expect(again.body.detail).toContain("Sign in instead");
   });
 
   it("after eight wrong tries even the right password waits", async () => {
     await visitor(h.app, "often@wrong.example");
-    for (let i = 0; i < 8; i++) await request(h.app).post("/api/session").send({ email: "often@wrong.example", password: `try ${i}` }).expect(401);
+    for (let i = 0; i < 8; i++)
+      await request(h.app)
+        .post("/api/session")
+        .send({ email: "often@wrong.example", password: `try ${i}` })
+        .expect(401);
     const refused = await request(h.app).post("/api/session").send({ email: "often@wrong.example", password: "long enough 1" }).expect(429);
     expect(refused.body.detail).toContain("Wait 15 minutes");
-    await h.knex("login_failures").where({ email: "often@wrong.example" }).update({ at: h.knex.raw("now() - interval '16 minutes'") });
+    await h
+      .knex("login_failures")
+      .where({ email: "often@wrong.example" })
+      .update({ at: h.knex.raw("now() - interval '16 minutes'") });
     await request(h.app).post("/api/session").send({ email: "often@wrong.example", password: "long enough 1" }).expect(200);
   });
 
@@ -111,7 +121,14 @@ describe("what a browser and a stranger meet", () => {
 
   it("broken JSON, too much of it, and paths that are not there are problems too", async () => {
     expect((await request(h.app).post("/api/session").type("json").send("{oops").expect(400)).body.title).toBe("Not readable");
-    expect((await request(h.app).post("/api/session").send({ email: "x".repeat(1_100_000) }).expect(413)).body.title).toBe("Too much");
+    expect(
+      (
+        await request(h.app)
+          .post("/api/session")
+          .send({ email: "x".repeat(1_100_000) })
+          .expect(413)
+      ).body.title,
+    ).toBe("Too much");
     expect((await request(h.app).get("/api/nothing").expect(404)).body.title).toBe("No such page");
   });
 

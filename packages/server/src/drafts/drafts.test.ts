@@ -20,8 +20,20 @@ beforeAll(async () => {
 });
 afterAll(() => h.close());
 
-const NEW = { name: "Band shirt", note: "", slug: SHIRT, personId: null, personName: "", setId: null, unit: "cm", measurements: MEASUREMENTS, settings: {}, step: 0 };
-const newDraft = async (change: object = {}): Promise<Draft> => (await mine.send("post", "/api/drafts", { ...NEW, ...change })).body as Draft;
+const NEW = {
+  name: "Band shirt",
+  note: "",
+  slug: SHIRT,
+  personId: null,
+  personName: "",
+  setId: null,
+  unit: "cm",
+  measurements: MEASUREMENTS,
+  settings: {},
+  step: 0,
+};
+const newDraft = async (change: object = {}): Promise<Draft> =>
+  (await mine.send("post", "/api/drafts", { ...NEW, ...change })).body as Draft;
 
 describe("the shelf", () => {
   it("holds the library, with its notation", async () => {
@@ -34,7 +46,12 @@ describe("the shelf", () => {
   it("a changed library file becomes a new version; drafts keep theirs", async () => {
     const draft = await newDraft();
     const [row] = await SystemVersionRow.query(h.knex).where({ slug: SHIRT });
-    await SystemVersionRow.query(h.knex).insert({ ...row, id: undefined as never, version: 2, notation: `${row?.notation ?? ""}\n# house rule\n` });
+    await SystemVersionRow.query(h.knex).insert({
+      ...row,
+      id: undefined as never,
+      version: 2,
+      notation: `${row?.notation ?? ""}\n# house rule\n`,
+    });
     expect(((await mine.get("/api/systems")).body as SystemSheet[]).find((s) => s.slug === SHIRT)?.version).toBe(2);
     expect((await mine.get(`/api/drafts/${draft.id}`)).body).toMatchObject({ systemVersion: 1 });
     expect((await mine.get(`/api/systems/${SHIRT}/1`)).body).toMatchObject({ version: 1 });
@@ -52,17 +69,28 @@ describe("the shelf", () => {
 describe("a kept draft", () => {
   it("is a snapshot: a later change to the set does not reach it", async () => {
     const person = (await mine.send("post", "/api/people", { name: "Ansel", isSelf: false, isChild: false, note: "" })).body as Person;
-    const set = (await mine.send("post", `/api/people/${person.id}/sets`, { takenOn: "2026-10-01", unit: "cm", written: MEASUREMENTS, note: "" })).body as MeasurementSet;
+    const set = (
+      await mine.send("post", `/api/people/${person.id}/sets`, { takenOn: "2026-10-01", unit: "cm", written: MEASUREMENTS, note: "" })
+    ).body as MeasurementSet;
     const draft = await newDraft({ personId: person.id, setId: set.id, personName: "Ansel" });
     await mine.send("patch", `/api/sets/${set.id}`, { version: 1, written: { chest: "120" } });
-    expect((await mine.get(`/api/drafts/${draft.id}`)).body).toMatchObject({ measurements: MEASUREMENTS, personName: "Ansel", systemTitle: "Menswear flat shirt block" });
+    expect((await mine.get(`/api/drafts/${draft.id}`)).body).toMatchObject({
+      measurements: MEASUREMENTS,
+      personName: "Ansel",
+      systemTitle: "Menswear flat shirt block",
+    });
     await mine.send("delete", `/api/people/${person.id}`);
     expect((await mine.get(`/api/drafts/${draft.id}`)).status).toBe(200);
   });
 
   it("is changed by version, listed newest first, duplicated, deleted and brought back", async () => {
     const draft = await newDraft({ name: "First" });
-    const changed = await mine.send("patch", `/api/drafts/${draft.id}`, { version: 1, settings: { rise: "2 cm" }, step: 7, name: "First, shorter" });
+    const changed = await mine.send("patch", `/api/drafts/${draft.id}`, {
+      version: 1,
+      settings: { rise: "2 cm" },
+      step: 7,
+      name: "First, shorter",
+    });
     expect(changed.body).toMatchObject({ version: 2, settings: { rise: "2 cm" }, step: 7 });
     expect(((await mine.get("/api/drafts")).body as Draft[])[0]?.id).toBe(draft.id);
     const copy = (await mine.send("post", `/api/drafts/${draft.id}/duplicate`)).body as Draft;
@@ -107,7 +135,10 @@ describe("its files", () => {
   });
 
   it("figures without a unit are in the draft's own unit", async () => {
-    const draft = await newDraft({ unit: "in", measurements: { ...MEASUREMENTS, chest: "40", half_back: "8", neck: "16", scye_depth: "10", back_waist: "18", garment_length: "30" } });
+    const draft = await newDraft({
+      unit: "in",
+      measurements: { ...MEASUREMENTS, chest: "40", half_back: "8", neck: "16", scye_depth: "10", back_waist: "18", garment_length: "30" },
+    });
     const json = (await mine.get(`/api/drafts/${draft.id}/files/run.json`)).body as { values: Record<string, number> };
     expect(json.values["width"]).toBeCloseTo(10 * 25.4 + 65, 6);
   });
@@ -148,7 +179,9 @@ describe("the demo", () => {
     expect(Number(count)).toBe(DEMO_ACCOUNTS.length);
     const agent = request.agent(fresh.app);
     for (const account of DEMO_ACCOUNTS) {
-      expect((await agent.post("/api/session").send({ email: account.email, password: DEMO_PASSWORD }).expect(200)).body).toMatchObject({ role: account.role });
+      expect((await agent.post("/api/session").send({ email: account.email, password: DEMO_PASSWORD }).expect(200)).body).toMatchObject({
+        role: account.role,
+      });
       expect((await agent.get("/api/people")).body).toHaveLength(account.people.length);
     }
     await fresh.close();

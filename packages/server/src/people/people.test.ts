@@ -12,9 +12,11 @@ beforeAll(async () => {
 });
 afterAll(() => h.close());
 
-const newPerson = async (name = "Ansel"): Promise<Person> => (await mine.send("post", "/api/people", { name, isSelf: false, isChild: false, note: "" })).body as Person;
+const newPerson = async (name = "Ansel"): Promise<Person> =>
+  (await mine.send("post", "/api/people", { name, isSelf: false, isChild: false, note: "" })).body as Person;
 const SET = { takenOn: "2026-10-01", unit: "cm", written: { chest: "97,8", neck: "38 1/2 in" }, note: "" };
-const newSet = async (person: Person): Promise<MeasurementSet> => (await mine.send("post", `/api/people/${person.id}/sets`, SET)).body as MeasurementSet;
+const newSet = async (person: Person): Promise<MeasurementSet> =>
+  (await mine.send("post", `/api/people/${person.id}/sets`, SET)).body as MeasurementSet;
 
 describe("people", () => {
   it("are added, changed and listed, me first", async () => {
@@ -65,7 +67,9 @@ describe("measurement sets", () => {
 
   it("of two changes at the very same moment one wins", async () => {
     const set = await newSet(await newPerson());
-    const both = await Promise.all(["98", "99"].map((chest) => mine.send("patch", `/api/sets/${set.id}`, { version: 1, written: { chest } })));
+    const both = await Promise.all(
+      ["98", "99"].map((chest) => mine.send("patch", `/api/sets/${set.id}`, { version: 1, written: { chest } })),
+    );
     expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
   });
 
@@ -116,9 +120,19 @@ describe("nobody reaches what is another's", () => {
 describe("the database holds its own rules", () => {
   it.each([
     ["people without a name", () => h.knex("people").insert({ ownerId: h.knex("accounts").select("id").limit(1), name: "  " })],
-    ["sets in an unknown unit", () => h.knex.raw("insert into measurement_sets (person_id, taken_on, unit) select id, now(), 'ft' from people limit 1")],
-    ["figures that are no object", () => h.knex.raw("insert into measurement_sets (person_id, taken_on, unit, written) select id, now(), 'cm', '[]' from people limit 1")],
-    ["sets of nobody", () => h.knex.raw("insert into measurement_sets (person_id, taken_on, unit) values (gen_random_uuid(), now(), 'cm')")],
+    [
+      "sets in an unknown unit",
+      () => h.knex.raw("insert into measurement_sets (person_id, taken_on, unit) select id, now(), 'ft' from people limit 1"),
+    ],
+    [
+      "figures that are no object",
+      () =>
+        h.knex.raw("insert into measurement_sets (person_id, taken_on, unit, written) select id, now(), 'cm', '[]' from people limit 1"),
+    ],
+    [
+      "sets of nobody",
+      () => h.knex.raw("insert into measurement_sets (person_id, taken_on, unit) values (gen_random_uuid(), now(), 'cm')"),
+    ],
     ["e-mails in capitals", () => h.knex("accounts").insert({ email: "A@B.example", name: "A", passwordHash: "x" })],
   ])("%s", async (_, act) => {
     await newSet(await newPerson());

@@ -16,7 +16,7 @@ class Server {
   status = 0;
   sent: Partial<Thing>[] = [];
 
-  readonly send = (_: string, version: number, patch: Partial<Thing>): Promise<Thing> => {
+  send = (_: string, version: number, patch: Partial<Thing>): Promise<Thing> => {
     this.sent.push(patch);
     if (this.down) return Promise.reject(new CallError(0, "No connection", ""));
     if (this.status) return Promise.reject(new CallError(this.status, "Refused", "no"));
@@ -60,6 +60,24 @@ describe("a thing that saves itself", () => {
     keeper.local.figures["neck"] = "41";
     await settle();
     expect(server.stored.figures).toEqual({ chest: "104", neck: "41" });
+  });
+
+  it("is saved when the server gives the same figures back in another order", async () => {
+    const keeper = server.open();
+    server.send = (_, version, patch) => {
+      const figures = Object.fromEntries(Object.entries(patch.figures ?? {}).reverse());
+      server.stored = { ...server.stored, figures, version: version + 1 };
+      return Promise.resolve(server.stored);
+    };
+    const again = keep<Thing, (typeof FIELDS)[number]>(structuredClone(server.stored), {
+      what: "other",
+      fields: FIELDS,
+      send: server.send,
+    });
+    again.local.figures["arm"] = "30";
+    await settle();
+    expect(again.state.value).toBe("saved");
+    keeper.stop();
   });
 
   it("sends nothing when nothing changed, or when a change was taken back", async () => {

@@ -1,3 +1,4 @@
+import same from "fast-deep-equal";
 import { computed, type ComputedRef, reactive, ref, type Ref, watch } from "vue";
 import { type CallError } from "./call.js";
 
@@ -61,8 +62,7 @@ export function keep<T extends Keepable, F extends keyof T & string>(loaded: T, 
 
   const patchNow = (): Partial<Pick<T, F>> => {
     const patch: Partial<Pick<T, F>> = {};
-    for (const field of rules.fields)
-      if (JSON.stringify(local[field]) !== JSON.stringify(base[field])) patch[field] = clone((local as Pick<T, F>)[field]);
+    for (const field of rules.fields) if (!same(local[field], base[field])) patch[field] = clone((local as Pick<T, F>)[field]);
     return patch;
   };
   const dirty = computed(() => state.value !== "saved");

@@ -8,7 +8,7 @@ import { placeLabels } from "./labels.js";
 import PaperFrame from "./PaperFrame.vue";
 import { sceneOf } from "./scene.js";
 import { usePanZoom } from "./use-pan-zoom.js";
-import { fitView, toScreen } from "./view.js";
+import { fitView, inView, toScreen } from "./view.js";
 
 /** The board as drafted up to the current step: what is earlier is quiet, what is later is not there yet. */
 const props = defineProps<{
@@ -35,7 +35,8 @@ const fit = (): void => {
 watch([width, height], ([w, h]) => w > 0 && h > 0 && !touched.value && fit());
 watch(
   () => scene.value.bounds,
-  () => width.value > 0 && !touched.value && fit(),
+  // The paper stays under the hands while a setting moves; only when the draft would run off it is it fitted anew.
+  (bounds) => width.value > 0 && !touched.value && !inView(view.value, bounds, width.value, height.value) && fit(),
 );
 defineExpose({ fit, zoomBy });
 
@@ -149,6 +150,7 @@ const stepOf = (id: string): number => scene.value.points.find((p) => p.id === i
   position: absolute;
   inset: 0;
   overflow: hidden;
+  contain: strict;
 }
 svg {
   display: block;

@@ -6,7 +6,7 @@ import { computed, ref, useTemplateRef, watch } from "vue";
 import { gridOf } from "./grid.js";
 import PaperFrame from "./PaperFrame.vue";
 import { usePanZoom } from "./use-pan-zoom.js";
-import { fitView, toScreen } from "./view.js";
+import { fitView, inView, toScreen } from "./view.js";
 
 /** The pieces taken off the board and laid apart: net and cutting line, fold, grain, level lines, notches, names. */
 const props = defineProps<{ run: Run; unit: HomeUnit; grid: boolean; only: string | undefined; edges: readonly string[] }>();
@@ -28,7 +28,7 @@ const fit = (): void => {
   show(fitView(bounds.value, width.value, height.value, PAD));
 };
 watch([width, height], ([w, h]) => w > 0 && h > 0 && !touched.value && fit());
-watch(bounds, () => width.value > 0 && !touched.value && fit());
+watch(bounds, (box) => width.value > 0 && !touched.value && !inView(view.value, box, width.value, height.value) && fit());
 watch(() => props.only, fit);
 defineExpose({ fit, zoomBy });
 
@@ -146,6 +146,7 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }, wid
   position: absolute;
   inset: 0;
   overflow: hidden;
+  contain: strict;
 }
 svg {
   display: block;

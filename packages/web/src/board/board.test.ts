@@ -9,17 +9,22 @@ describe("the view", () => {
 
   it("fits any drawing into the glass, whole and in proportion", () => {
     fc.assert(
-      fc.property(fc.double({ min: -500, max: 500, noNaN: true }), fc.double({ min: 1, max: 3000, noNaN: true }), fc.double({ min: 1, max: 3000, noNaN: true }), (at, w, h) => {
-        const bounds = { minX: at, minY: -at, maxX: at + w, maxY: -at + h };
-        const view = fitView(bounds, 900, 600, PAD);
-        const a = toScreen(view, { x: bounds.minX, y: bounds.minY });
-        const b = toScreen(view, { x: bounds.maxX, y: bounds.maxY });
-        expect(a.x).toBeGreaterThanOrEqual(39.99);
-        expect(a.y).toBeGreaterThanOrEqual(39.99);
-        expect(b.x).toBeLessThanOrEqual(880.01);
-        expect(b.y).toBeLessThanOrEqual(540.01);
-        expect((b.x - a.x) / (b.y - a.y)).toBeCloseTo(w / h, 3);
-      }),
+      fc.property(
+        fc.double({ min: -500, max: 500, noNaN: true }),
+        fc.double({ min: 1, max: 3000, noNaN: true }),
+        fc.double({ min: 1, max: 3000, noNaN: true }),
+        (at, w, h) => {
+          const bounds = { minX: at, minY: -at, maxX: at + w, maxY: -at + h };
+          const view = fitView(bounds, 900, 600, PAD);
+          const a = toScreen(view, { x: bounds.minX, y: bounds.minY });
+          const b = toScreen(view, { x: bounds.maxX, y: bounds.maxY });
+          expect(a.x).toBeGreaterThanOrEqual(39.99);
+          expect(a.y).toBeGreaterThanOrEqual(39.99);
+          expect(b.x).toBeLessThanOrEqual(880.01);
+          expect(b.y).toBeLessThanOrEqual(540.01);
+          expect((b.x - a.x) / (b.y - a.y)).toBeCloseTo(w / h, 3);
+        },
+      ),
     );
   });
 });
@@ -67,7 +72,11 @@ describe("numbers beside their points", () => {
     fc.assert(
       fc.property(fc.array(wish, { maxLength: 40 }), (places) => {
         const taken = [{ x: 100, y: 100, w: 90, h: 16 }];
-        const set = placeLabels(places.map((at, i) => ({ id: String(i), at, width: 20 })), [], taken);
+        const set = placeLabels(
+          places.map((at, i) => ({ id: String(i), at, width: 20 })),
+          [],
+          taken,
+        );
         set.forEach((a, i) => {
           for (const b of set.slice(i + 1)) expect(overlap(a, b)).toBe(false);
           expect(overlap(a, taken[0] as Box)).toBe(false);
@@ -78,7 +87,15 @@ describe("numbers beside their points", () => {
   });
 
   it("stay off lines where there is room", () => {
-    const [label] = placeLabels([{ id: "1", at: { x: 100, y: 100 }, width: 20 }], [[{ x: 100, y: 100 }, { x: 200, y: 20 }]]);
+    const [label] = placeLabels(
+      [{ id: "1", at: { x: 100, y: 100 }, width: 20 }],
+      [
+        [
+          { x: 100, y: 100 },
+          { x: 200, y: 20 },
+        ],
+      ],
+    );
     expect(label && crossesBox({ x: 100, y: 100 }, { x: 200, y: 20 }, label)).toBe(false);
   });
 

@@ -9,6 +9,13 @@ export interface View {
 
 export const toScreen = (view: View, p: Point): Point => ({ x: p.x * view.k + view.x, y: p.y * view.k + view.y });
 
+/** True when the whole of `bounds` lies under the glass. */
+export function inView(view: View, bounds: Bounds, width: number, height: number): boolean {
+  const a = toScreen(view, { x: bounds.minX, y: bounds.minY });
+  const b = toScreen(view, { x: bounds.maxX, y: bounds.maxY });
+  return a.x >= 0 && a.y >= 0 && b.x <= width && b.y <= height;
+}
+
 /** The view that shows `bounds` whole, in the middle of a glass of the given size, with `pad` pixels round it. */
 export function fitView(
   bounds: Bounds,

@@ -7,7 +7,15 @@ import { byWeight, figuresOf, statusWord } from "./draft/check-words.js";
 import { coverageOf } from "./shelf/coverage.js";
 
 const { plan } = loadSystem(readFileSync("systems/08-menswear-flat-shirt-block.lodrin", "utf8"));
-const WRITTEN = { chest: "104", neck: "41", scye_depth: "25", back_waist: "45", half_back: "20,6", garment_length: "77", shoulder_length: "16,2" };
+const WRITTEN = {
+  chest: "104",
+  neck: "41",
+  scye_depth: "25",
+  back_waist: "45",
+  half_back: "20,6",
+  garment_length: "77",
+  shoulder_length: "16,2",
+};
 const drafted = run(plan, WRITTEN, {}, "cm");
 
 describe("how far a set fills a system", () => {
@@ -50,7 +58,11 @@ describe("checks in words", () => {
   it("misses come first", () => {
     const [pass] = drafted.checks;
     if (!pass) throw new Error("no checks");
-    expect([pass, { ...pass, status: "fail" as const }, { ...pass, status: "look" as const }].sort(byWeight).map((c) => c.status)).toEqual(["fail", "look", "pass"]);
+    expect([pass, { ...pass, status: "fail" as const }, { ...pass, status: "look" as const }].sort(byWeight).map((c) => c.status)).toEqual([
+      "fail",
+      "look",
+      "pass",
+    ]);
   });
 });
 

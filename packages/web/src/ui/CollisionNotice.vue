@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="T extends Keepable, F extends keyof T & string">
+import same from "fast-deep-equal";
 import { computed } from "vue";
 import type { Keepable, Keeper } from "../api/keeper.js";
 
@@ -12,7 +13,7 @@ const rows = computed(() => {
 });
 
 function differences(name: string, mine: unknown, theirs: unknown): { name: string; mine: string; theirs: string }[] {
-  if (JSON.stringify(mine) === JSON.stringify(theirs)) return [];
+  if (same(mine, theirs)) return [];
   if (typeof mine === "object" && typeof theirs === "object" && mine !== null && theirs !== null) {
     const keys = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])];
     return keys.flatMap((key) => differences(key, (mine as Record<string, unknown>)[key], (theirs as Record<string, unknown>)[key]));

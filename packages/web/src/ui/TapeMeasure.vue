@@ -75,6 +75,7 @@ const left = computed(() => {
 
 <style scoped>
 .tape {
+  contain: strict;
   display: grid;
   grid-template-columns: 300px minmax(0, 1fr);
   height: 76px;
@@ -143,6 +144,7 @@ text {
 }
 @media (width < 900px) {
   .tape {
+    contain: strict;
     grid-template-columns: 190px minmax(0, 1fr);
   }
   .fine {

@@ -36,15 +36,19 @@ describe("the tape field", () => {
   });
 
   it("shows doubts without refusing, and marks what is needed", () => {
-    expect(field("38", "in", { doubts: ["Measure again."] }).find(".look-text").text()).toBe("Look: Measure again.");
+    expect(
+      field("38", "in", { doubts: ["Measure again."] })
+        .find(".look-text")
+        .text(),
+    ).toBe("Look: Measure again.");
     expect(field("", "in", { needed: true }).find("label").text()).toContain("needed");
     expect(field("", "in").find(".fail-text").exists()).toBe(false);
   });
 
   it("passes on every letter that is typed", async () => {
     const f = field("");
-    await f.find("input").setValue("38 4/8\"");
-    expect(f.emitted("update:modelValue")).toEqual([["38 4/8\""]]);
+    await f.find("input").setValue('38 4/8"');
+    expect(f.emitted("update:modelValue")).toEqual([['38 4/8"']]);
   });
 
   it("takes a plain number where one is asked for", () => {
@@ -99,7 +103,9 @@ describe("where a change stands, in words", () => {
     ["collision", "Not saved: changed in another tab."],
     ["refused", "Not saved: too long"],
   ])("%s", (state, says) => {
-    expect(mount(SaveState as never, { props: { state, savedAt: new Date().toISOString(), why: "too long" } as never }).text()).toContain(says);
+    expect(mount(SaveState as never, { props: { state, savedAt: new Date().toISOString(), why: "too long" } as never }).text()).toContain(
+      says,
+    );
   });
 });
 

@@ -93,7 +93,8 @@ export function applyDetail(statement: Loose, detail: Loose, place: NotePlace): 
     rule.apply(statement, detail, place);
     return undefined;
   }
-  if (detail["detail"] === "option") return { why: `“${String(detail["name"])}” begins no line that may stand here.`, mend: `Indented lines are: ${DETAIL_FORMS}.` };
+  if (detail["detail"] === "option")
+    return { why: `“${String(detail["name"])}” begins no line that may stand here.`, mend: `Indented lines are: ${DETAIL_FORMS}.` };
   return {
     why: `This line does not belong under ${statement["is"] as string}.`,
     mend: rule ? `It stands under: ${rule.under.join(", ")}.` : "Take it away.",

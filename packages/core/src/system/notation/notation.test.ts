@@ -19,7 +19,15 @@ describe("reading a system", () => {
     expect(problems).toEqual([]);
     expect(system).toMatchObject({ title: "Menswear flat shirt block", garment: "shirt", unit: "cm", tape: "1mm" });
     expect(statementsOf(system, "point")).toHaveLength(31);
-    expect(statementsOf(system, "measure").map((m) => m.key)).toEqual(["chest", "scye_depth", "neck", "back_waist", "half_back", "garment_length", "shoulder_length"]);
+    expect(statementsOf(system, "measure").map((m) => m.key)).toEqual([
+      "chest",
+      "scye_depth",
+      "neck",
+      "back_waist",
+      "half_back",
+      "garment_length",
+      "shoulder_length",
+    ]);
   });
 
   it("keeps what an author wrote in each part", () => {
@@ -27,7 +35,12 @@ describe("reading a system", () => {
     expect(step).toMatchObject({ verb: "down", form: 0, args: { distance: "scye_depth + scye_ease", from: "1" } });
     expect(step?.watch?.[0]).toContain("not from the top line");
     const curve = statementsOf(system, "path").find((p) => p.key === "armhole");
-    expect(curve).toMatchObject({ shape: "curve", through: ["17", "12", "5"], leaving: "square to #10-#17", passing: [{ at: "12", direction: "along #13-#14" }] });
+    expect(curve).toMatchObject({
+      shape: "curve",
+      through: ["17", "12", "5"],
+      leaving: "square to #10-#17",
+      passing: [{ at: "12", direction: "along #13-#14" }],
+    });
     const choice = statementsOf(system, "choose")[0];
     expect(choice?.options.map((o) => o.name)).toEqual(["top line", "nape"]);
   });
@@ -58,22 +71,98 @@ describe("notation → model → notation → model", () => {
   const key = fc.constantFrom("bust", "waist", "neck_width", "ease", "x1");
   const text = fc.stringMatching(/^[A-Za-z0-9 ,.;:'()?!-]{0,30}$/).map((s) => s.trim());
   const figure = fc.constantFrom("3", "1/2", "7 3/8", "2.5", "6mm", "3/4in", "12 1/2");
-  const formula = fc.oneof(figure, key, fc.tuple(key, fc.constantFrom("+", "-", "*", "/"), figure).map(([a, op, b]) => `${a} ${op} ${b}`));
+  const formula = fc.oneof(
+    figure,
+    key,
+    fc.tuple(key, fc.constantFrom("+", "-", "*", "/"), figure).map(([a, op, b]) => `${a} ${op} ${b}`),
+  );
   const id = fc.constantFrom("1", "2", "14a", "B3", "F12");
-  const maybe = <T>(arb: fc.Arbitrary<T>, name: string): fc.Arbitrary<object> => fc.option(arb, { nil: undefined }).map((v) => (v === undefined ? {} : { [name]: v }));
-  const notes = fc.tuple(maybe(fc.array(text, { minLength: 1, maxLength: 2 }), "why"), maybe(fc.array(text, { minLength: 1, maxLength: 2 }), "watch"), maybe(fc.constantFrom("bust > 40", "ease = 1/2"), "when")).map((parts) => Object.assign({}, ...parts) as object);
+  const maybe = <T>(arb: fc.Arbitrary<T>, name: string): fc.Arbitrary<object> =>
+    fc.option(arb, { nil: undefined }).map((v) => (v === undefined ? {} : { [name]: v }));
+  const notes = fc
+    .tuple(
+      maybe(fc.array(text, { minLength: 1, maxLength: 2 }), "why"),
+      maybe(fc.array(text, { minLength: 1, maxLength: 2 }), "watch"),
+      maybe(fc.constantFrom("bust > 40", "ease = 1/2"), "when"),
+    )
+    .map((parts) => Object.assign({}, ...parts) as object);
   const said = maybe(text, "says");
   const statement = fc.oneof(
-    fc.record({ is: fc.constant("measure"), key, kind: fc.constantFrom("girth", "length", "width", "depth", "number"), from: figure, to: figure, how: text }),
-    fc.tuple(fc.record({ is: fc.constant("set"), key, kind: fc.constantFrom("length", "number", "angle"), default: figure, from: figure, to: figure, decides: text })).map(([s]) => s),
-    fc.record({ is: fc.constant("set"), key, kind: fc.constant("length"), default: fc.constant("auto"), words: fc.constant(["auto"]), from: figure, to: figure, decides: text }),
-    fc.tuple(fc.record({ is: fc.constant("value"), key, kind: fc.constantFrom("length", "number"), formula }), said, notes).map((p) => Object.assign({}, ...p) as object),
+    fc.record({
+      is: fc.constant("measure"),
+      key,
+      kind: fc.constantFrom("girth", "length", "width", "depth", "number"),
+      from: figure,
+      to: figure,
+      how: text,
+    }),
+    fc
+      .tuple(
+        fc.record({
+          is: fc.constant("set"),
+          key,
+          kind: fc.constantFrom("length", "number", "angle"),
+          default: figure,
+          from: figure,
+          to: figure,
+          decides: text,
+        }),
+      )
+      .map(([s]) => s),
+    fc.record({
+      is: fc.constant("set"),
+      key,
+      kind: fc.constant("length"),
+      default: fc.constant("auto"),
+      words: fc.constant(["auto"]),
+      from: figure,
+      to: figure,
+      decides: text,
+    }),
+    fc
+      .tuple(fc.record({ is: fc.constant("value"), key, kind: fc.constantFrom("length", "number"), formula }), said, notes)
+      .map((p) => Object.assign({}, ...p) as object),
     fc.record({ is: fc.constant("board"), key: fc.constantFrom("A", "M"), title: text, centre: fc.constantFrom("fold", "edge") }),
     fc.record({ is: fc.constant("part"), title: text }),
-    fc.tuple(fc.record({ is: fc.constant("point"), id, verb: fc.constantFrom("down", "up", "out", "in"), form: fc.constant(0), args: fc.record({ distance: formula, from: id }) }), said, notes).map((p) => Object.assign({}, ...p) as object),
-    fc.tuple(fc.record({ is: fc.constant("point"), id, verb: fc.constant("midway"), form: fc.constant(0), args: fc.record({ a: id, b: id }) }), said, notes).map((p) => Object.assign({}, ...p) as object),
-    fc.tuple(fc.record({ is: fc.constant("path"), shape: fc.constant("line"), key, through: fc.array(id, { minLength: 2, maxLength: 4 }) }), said).map((p) => Object.assign({}, ...p) as object),
-    fc.tuple(fc.record({ is: fc.constant("path"), shape: fc.constant("curve"), key, through: fc.array(id, { minLength: 2, maxLength: 4 }), leaving: fc.constantFrom("plumb", "square to #1-#2", "along shoulder", "at 45°") }), said, notes).map((p) => Object.assign({}, ...p) as object),
+    fc
+      .tuple(
+        fc.record({
+          is: fc.constant("point"),
+          id,
+          verb: fc.constantFrom("down", "up", "out", "in"),
+          form: fc.constant(0),
+          args: fc.record({ distance: formula, from: id }),
+        }),
+        said,
+        notes,
+      )
+      .map((p) => Object.assign({}, ...p) as object),
+    fc
+      .tuple(
+        fc.record({ is: fc.constant("point"), id, verb: fc.constant("midway"), form: fc.constant(0), args: fc.record({ a: id, b: id }) }),
+        said,
+        notes,
+      )
+      .map((p) => Object.assign({}, ...p) as object),
+    fc
+      .tuple(
+        fc.record({ is: fc.constant("path"), shape: fc.constant("line"), key, through: fc.array(id, { minLength: 2, maxLength: 4 }) }),
+        said,
+      )
+      .map((p) => Object.assign({}, ...p) as object),
+    fc
+      .tuple(
+        fc.record({
+          is: fc.constant("path"),
+          shape: fc.constant("curve"),
+          key,
+          through: fc.array(id, { minLength: 2, maxLength: 4 }),
+          leaving: fc.constantFrom("plumb", "square to #1-#2", "along shoulder", "at 45°"),
+        }),
+        said,
+        notes,
+      )
+      .map((p) => Object.assign({}, ...p) as object),
     fc.record({ is: fc.constant("check"), title: text, test: fc.constant("between"), got: formula, expected: figure, upper: figure }),
     fc.record({ is: fc.constant("check"), title: text, test: fc.constant("equals"), got: formula, expected: formula, within: figure }),
     fc.record({ is: fc.constant("sew"), first: fc.constant("Front.side"), second: fc.constant("Back.side"), within: figure }),
@@ -85,7 +174,13 @@ describe("notation → model → notation → model", () => {
     fc.assert(
       fc.property(fc.array(statement, { maxLength: 12 }), (statements) => {
         const board = { is: "board", key: "A", title: "Front", centre: "fold" };
-        const system = { title: "Try", garment: "block", unit: "in", tape: "1/8in", statements: [board, ...statements] } as unknown as System;
+        const system = {
+          title: "Try",
+          garment: "block",
+          unit: "in",
+          tape: "1/8in",
+          statements: [board, ...statements],
+        } as unknown as System;
         const read = readNotation(printNotation(system));
         expect(read.problems).toEqual([]);
         expect(read.system).toEqual(system);
@@ -105,18 +200,18 @@ describe("what cannot be read is reported at its place, and the rest goes on", (
     ["A1 down 3 from A0\nA0 start", "line 6, column 16: #A0 stands further below."],
     ["A0 start\nA1 down 3*(2 from A0", "line 7, column 13: A bracket is opened but not closed."],
     ['A0 start "Begin here', "line 6, column"],
-    ["meassure bust girth 30..50 \"Round.\"", "Did you mean measure?"],
-    ["measure bust girth 30-50 \"Round.\"", "Write it like: measure chest girth 84..136"],
+    ['meassure bust girth 30..50 "Round."', "Did you mean measure?"],
+    ['measure bust girth 30-50 "Round."', "Write it like: measure chest girth 84..136"],
     ["A0 start\nA0 start", "line 7, column 1: #A0 is already there."],
     ["value a = 1\nvalue a = 2", "a is already there"],
-    ["choose c \"Which?\"", "has no options"],
+    ['choose c "Which?"', "has no options"],
     ["A0 start\n  edge side: A0 > A1", "This line does not belong under point."],
-    ["A0 start\n  becuase \"x\"", "Indented lines are"],
+    ['A0 start\n  becuase "x"', "Indented lines are"],
     ["A0 start\nA1 out 1 from A0\ncurve c: A0 > A1, leaving sideways", "is not a direction"],
     ["A0 start\ncurve c: A0 > A0", "line 7"],
-    ["piece P \"P\" on A · cut 1", "has no outline"],
-    ["check \"x\": 3 = nothing_here", "Nothing here is called nothing_here"],
-    ["system \"Again\"", "A file holds one system"],
+    ['piece P "P" on A · cut 1', "has no outline"],
+    ['check "x": 3 = nothing_here', "Nothing here is called nothing_here"],
+    ['system "Again"', "A file holds one system"],
     ["wibble", "“wibble” begins no statement."],
   ])("%j", (body, expected) => {
     const problems = problemsOf(body);
@@ -139,7 +234,10 @@ describe("what cannot be read is reported at its place, and the rest goes on", (
   });
 
   it("never throws, whatever the text", () => {
-    fc.assert(fc.property(fc.string({ maxLength: 300 }), (source) => void loadSystem(source)), { numRuns: 300 });
+    fc.assert(
+      fc.property(fc.string({ maxLength: 300 }), (source) => void loadSystem(source)),
+      { numRuns: 300 },
+    );
     fc.assert(
       fc.property(fc.nat({ max: shirt.length - 1 }), fc.string({ maxLength: 4 }), (at, junk) => {
         const broken = shirt.slice(0, at) + junk + shirt.slice(at + junk.length);

@@ -133,6 +133,12 @@ function write(key: string, text: string): void {
 .head > :last-child {
   padding-bottom: 12px;
 }
+.fields {
+  padding: 14px 20px 20px;
+  border-radius: var(--radius);
+  background: var(--panel);
+  box-shadow: var(--shadow);
+}
 h3 {
   font-size: 18px;
   margin: 6px 0 10px;

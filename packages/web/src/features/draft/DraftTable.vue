@@ -99,7 +99,8 @@ const ACTS: Readonly<Record<string, () => void>> = {
 useEventListener(window, "keydown", (event) => {
   const target = event.target as HTMLElement;
   if (event.ctrlKey || event.metaKey || event.altKey || keys.value) return;
-  if (target.matches("input, textarea, select, [role='slider']") || (event.key === " " && target.matches("button, a"))) return;
+  const typing = event.key !== "Escape" && target.matches("input, textarea, select, [role='slider']");
+  if (typing || (event.key === " " && target.matches("button, a"))) return;
   const act = ACTS[event.key.length === 1 ? event.key.toLowerCase() : event.key];
   if (!act) return;
   event.preventDefault();
@@ -279,6 +280,7 @@ h1 {
 }
 .drawer-scroll {
   overflow: auto;
+  contain: strict;
   padding: 6px 18px 24px;
 }
 .rail {

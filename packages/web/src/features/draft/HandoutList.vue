@@ -48,6 +48,7 @@ watch(
 <style scoped>
 .handout {
   overflow: auto;
+  contain: strict;
   padding: 4px 0 40px;
   background: var(--panel);
 }

@@ -62,6 +62,9 @@ const left = (s: Explained): string => {
 </template>
 
 <style scoped>
+.step {
+  contain: content;
+}
 .line {
   display: grid;
   grid-template-columns: 34px minmax(0, 1fr) auto;
