@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type HomeUnit, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
+import { type CheckStatus, type HomeUnit, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
 import { useElementSize } from "@vueuse/core";
 import { computed, ref, useTemplateRef, watch } from "vue";
 import DimensionMark from "./DimensionMark.vue";
@@ -16,7 +16,7 @@ const props = defineProps<{
   step: number;
   unit: HomeUnit;
   grid: boolean;
-  marks: readonly { readonly name: string; readonly at: { x: number; y: number } }[];
+  marks: readonly { readonly name: string; readonly at: { x: number; y: number }; readonly status: CheckStatus }[];
 }>();
 const emit = defineEmits<{ go: [step: number] }>();
 
@@ -135,9 +135,15 @@ const stepOf = (id: string): number => scene.value.points.find((p) => p.id === i
       >
         {{ nameOf(l.id) }}
       </text>
-      <g v-for="m in marks" :key="m.name" class="mark" :transform="`translate(${m.at.x * view.k + view.x} ${m.at.y * view.k + view.y})`">
+      <g
+        v-for="m in marks"
+        :key="m.name"
+        class="mark"
+        :class="m.status"
+        :transform="`translate(${m.at.x * view.k + view.x} ${m.at.y * view.k + view.y})`"
+      >
         <circle r="13" />
-        <text y="6">!</text>
+        <text y="6">{{ m.status === "pass" ? "✓" : "!" }}</text>
         <title>{{ m.name }}</title>
       </g>
       <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
@@ -255,5 +261,12 @@ path.now {
   font: 800 16px var(--face);
   text-anchor: middle;
   fill: var(--fail);
+}
+.mark.pass circle {
+  fill: #dfeadd;
+  stroke: #2a6337;
+}
+.mark.pass text {
+  fill: #2a6337;
 }
 </style>

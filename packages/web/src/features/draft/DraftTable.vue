@@ -50,7 +50,7 @@ const misses = computed(() => run.value.checks.filter((c) => c.status !== "pass"
 const marks = computed(() => {
   const failing = run.value.checks.filter((c) => c.status === "fail" && c.at && c.edges.length === 0 && c.board === undefined);
   const shown = shownCheck.value && shownCheck.value.at && shownCheck.value.edges.length === 0 ? [shownCheck.value] : [];
-  return [...failing, ...shown].flatMap((c) => (c.at ? [{ name: c.name, at: c.at }] : []));
+  return [...failing, ...shown].flatMap((c) => (c.at ? [{ name: c.name, at: c.at, status: c.status }] : []));
 });
 const what = computed(() => {
   const entry = trace.value[step.value];

@@ -9,11 +9,11 @@ defineEmits<{ go: [] }>();
 
 const number = computed(() => (/\d/.test(props.entry.step) ? props.entry.step.replace("#", "") : ""));
 const sum = computed(() => props.entry.sums[0]);
-const short = computed(() =>
-  sum.value
-    ? [...sum.value.sums.slice(0, 1), sum.value.result].filter((t, i, all) => i === 0 || bare(t) !== bare(all[0] ?? "")).join(" = ")
-    : "",
-);
+const short = computed(() => {
+  if (!sum.value) return "";
+  const [first = ""] = sum.value.sums;
+  return bare(first) === bare(sum.value.result) ? sum.value.result : `${first} = ${sum.value.result}`;
+});
 const tick = computed(() =>
   props.entry.outcome.status === "skipped"
     ? "left out"
