@@ -23,7 +23,7 @@ export interface Ground {
   readonly webRoot: string | undefined;
 }
 
-/** The web application and its API as one Express application. Holds no state: any number may serve one database. */
+/** The web application and its API as one Express application. It keeps no state, so several may serve one database. */
 export function createApp(ground: Ground): Express {
   const app = express();
   app.disable("x-powered-by");

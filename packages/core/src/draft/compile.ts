@@ -4,7 +4,7 @@ import { parseFormula, parseLineRef } from "../formula/parse.js";
 import { type Evaluate, Scope, type Typed } from "../formula/scope.js";
 import type { Kind } from "../quantity/kind.js";
 import { MM_PER } from "../quantity/units.js";
-import type { Choice, Measure, PathStep, PointStep, Setting, Statement, System, Value } from "../system/model.js";
+import type { Choice, Measure, PathStep, PointStep, Setting, Statement, System, Table, Value } from "../system/model.js";
 import { VERBS } from "../verb/index.js";
 import type { Filled } from "../verb/verb.js";
 import { compileChecks } from "./compile-checks.js";
@@ -22,6 +22,7 @@ import type {
 } from "./plan.js";
 import { gather, gatherLine, noReferences, type References } from "./references.js";
 import { SHAPES } from "./shapes/index.js";
+import { lookUpIn } from "./table.js";
 
 /** Compiles a system once, for any number of bodies. Never throws for what an author wrote: problems are listed and the rest compiles. */
 export function compileSystem(system: System): Plan {
@@ -73,6 +74,8 @@ class Compiler {
         return this.setting(s, i);
       case "choose":
         return this.choice(s, i);
+      case "table":
+        return this.table(s, i);
       case "board":
         this.board = s.key;
         return;
@@ -187,6 +190,25 @@ class Compiler {
     this.choices.push({ source: s, wordSlot });
   }
 
+  private table(s: Table, i: number): void {
+    if (this.scope.tables.has(s.key)) return this.twice(s.key, i);
+    const by = this.scope.names.get(s.by);
+    if (!by) {
+      this.problems.push({
+        statement: i,
+        why: `Nothing here is called ${s.by}.`,
+        mend: "A table is read by a measurement or value above it.",
+      });
+      return;
+    }
+    const rows = s.rows.map((row, k) => ({
+      bound: row.bound,
+      at: this.fixed(row.at, by.kind, i, `rows.${k}.at`, Infinity),
+      gives: this.fixed(row.gives, s.kind, i, `rows.${k}.gives`, Number.NaN),
+    }));
+    this.scope.tables.set(s.key, { by: by.kind, gives: s.kind, at: lookUpIn(s.key, s.mode, rows) });
+  }
+
   /** An option's figure: bare numbers are lengths in the home unit. */
   private optionValue(tree: ReturnType<typeof parseFormula>): Typed {
     const typed = compile(tree, this.scope);
@@ -225,13 +247,19 @@ class Compiler {
   /** Makes the step's point, path or value known to what follows, even when it could not be compiled. */
   private define(s: StepStatement, i: number): void {
     if (s.is === "point") {
-      if (this.scope.points.has(s.id)) this.twice(`#${s.id}`, i);
-      else this.scope.points.set(s.id, this.scope.points.size);
+      if (!this.scope.points.has(s.id)) this.scope.points.set(s.id, this.scope.points.size);
+      else if (!this.alternative(s)) this.twice(`#${s.id}`, i);
     } else if (s.is === "path") {
-      if (this.scope.paths.has(s.key)) this.twice(s.key, i);
-      else this.scope.paths.set(s.key, this.scope.paths.size);
+      if (!this.scope.paths.has(s.key)) this.scope.paths.set(s.key, this.scope.paths.size);
+      else if (!this.alternative(s)) this.twice(s.key, i);
     } else if (this.scope.names.has(s.key)) this.twice(s.key, i);
     else this.scope.names.set(s.key, { kind: s.kind, slot: this.scope.newSlot(), what: `The value ${s.key}` });
+  }
+
+  /** The same point or path by another rule: allowed when each rule says when it applies. */
+  private alternative(s: PointStep | PathStep): boolean {
+    const same = (t: StepStatement): boolean => (s.is === "point" ? t.is === "point" && t.id === s.id : t.is === "path" && t.key === s.key);
+    return s.when !== undefined && this.steps.filter((t) => same(t.source)).every((t) => t.source.when !== undefined);
   }
 
   private targetOf(s: StepStatement): number {
@@ -260,7 +288,7 @@ class Compiler {
       return undefined;
     }
     const place = verb.prepare(s.form, this.fill(s, i, uses, formulas));
-    const index = this.scope.points.size;
+    const index = this.scope.points.get(s.id) ?? this.scope.points.size;
     return (f) => void (f.points[index] = place(f));
   }
 
@@ -315,7 +343,7 @@ class Compiler {
 
   private path(s: PathStep, uses: References): PlannedStep["draw"] {
     const make = SHAPES[s.shape](s, this.scope, uses);
-    const index = this.scope.paths.size;
+    const index = this.scope.paths.get(s.key) ?? this.scope.paths.size;
     return (f) => void (f.paths[index] = make(f));
   }
 }

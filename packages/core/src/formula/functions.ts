@@ -1,5 +1,6 @@
-import { distance, type Point } from "../geometry/point.js";
-import { pathLength } from "../geometry/path.js";
+import { locate } from "../geometry/locate.js";
+import { type Path, pathLength } from "../geometry/path.js";
+import { bearing, distance, type Point } from "../geometry/point.js";
 import type { Kind } from "../quantity/kind.js";
 import type { Frame } from "./scope.js";
 
@@ -61,6 +62,37 @@ export const FUNCTIONS: ReadonlyMap<string, FormulaFunction> = new Map(
       (a: Point, b: Point) => b.x - a.x,
     ),
     of("drop", ["point", "point"], "length", "plumb distance from the first down to the second", (a: Point, b: Point) => b.y - a.y),
-    of("len", ["path"], "length", "length along the path", (path: Parameters<typeof pathLength>[0]) => pathLength(path)),
+    of("out", ["point"], "length", "how far out a point lies from the board's first upright", (p: Point) => p.x),
+    of("depth", ["point"], "length", "how far down a point lies below the board's first level", (p: Point) => p.y),
+    of(
+      "out_at",
+      ["point", "point", "length"],
+      "length",
+      "how far out the straight line through two points lies at a depth",
+      (a: Point, b: Point, y: number) => a.x + ((b.x - a.x) * (y - a.y)) / (b.y - a.y),
+    ),
+    of(
+      "depth_at",
+      ["point", "point", "length"],
+      "length",
+      "how deep the straight line through two points lies at a distance out",
+      (a: Point, b: Point, x: number) => a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x),
+    ),
+    of(
+      "angle",
+      ["point", "point"],
+      "angle",
+      "direction from the first point to the second, clockwise from straight across",
+      (a: Point, b: Point) => bearing(a, b),
+    ),
+    of(
+      "len_between",
+      ["path", "point", "point"],
+      "length",
+      "length along a path between two points on it",
+      (path: Path, a: Point, b: Point) => Math.abs(locate(path, b).along - locate(path, a).along),
+    ),
+    of("asin", ["number"], "angle", "the angle whose sine this is", (n: number) => Math.asin(n)),
+    of("len", ["path"], "length", "length along the path", (path: Path) => pathLength(path)),
   ].map((f) => [f.name, f]),
 );

@@ -2,11 +2,11 @@ import type { Plan, PlannedEdge, PlannedPiece } from "../draft/plan.js";
 import type { Frame } from "../formula/scope.js";
 import { signedPathArea } from "../geometry/area.js";
 import { boundsOf } from "../geometry/bounds.js";
-import { type Cubic, straightCubic } from "../geometry/cubic.js";
+import { chain, type Link } from "../geometry/chain.js";
 import { flatten } from "../geometry/flatten.js";
 import { type OffsetEdge, offsetRing } from "../geometry/offset.js";
 import { endOf, joinPaths, mapPath, type Path, pathLength, reversePath, startOf } from "../geometry/path.js";
-import { distance, type Point, samePlace } from "../geometry/point.js";
+import { distance, type Point } from "../geometry/point.js";
 import type { Notch, PieceEdge, PieceResult } from "./piece.js";
 
 /** Takes every piece off the board. A piece whose points are missing is left out. Edges become paths of the frame, for checks. */
@@ -82,30 +82,17 @@ function offsetEdge(piece: PlannedPiece, edge: PieceEdge): OffsetEdge {
 
 const backwards = (edge: PieceEdge): PieceEdge => ({ ...edge, path: reversePath(edge.path), places: [...edge.places].reverse() });
 
-/** An edge as one path: its points joined straight, its paths as drawn. */
+/** An edge as one path: its points joined straight, its paths as drawn. Undefined when a part of it is not on the draft. */
 function edgePath(edge: PlannedEdge, frame: Frame): Path | undefined {
-  const parts: Cubic[] = [];
-  let at: Point | undefined;
-  const goTo = (p: Point): void => {
-    if (at && !samePlace(at, p)) parts.push(straightCubic(at, p));
-    at = p;
-  };
+  const links: Link[] = [];
   for (const item of edge.items) {
-    if ("point" in item) {
-      const p = frame.points[item.point];
-      if (!p) return undefined;
-      goTo(p);
-    } else {
-      const drawn = frame.paths[item.path];
-      if (!drawn) return undefined;
-      const path = item.reversed ? reversePath(drawn) : drawn;
-      goTo(startOf(path));
-      parts.push(...path.parts);
-      at = endOf(path);
-    }
+    const point = "point" in item ? frame.points[item.point] : undefined;
+    const path = "path" in item ? frame.paths[item.path] : undefined;
+    if (point) links.push({ point });
+    else if (path) links.push({ path: "reversed" in item && item.reversed ? reversePath(path) : path });
+    else return undefined;
   }
-  if (parts.length === 0 && at) parts.push(straightCubic(at, at));
-  return { parts };
+  return chain(links);
 }
 
 function finishEdge(piece: PlannedPiece, edge: PlannedEdge, lifted: Lifted, i: number, frame: Frame): PieceEdge {

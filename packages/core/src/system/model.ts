@@ -69,6 +69,28 @@ export const Choice = Type.Object(
   closed,
 );
 
+export const Row = Type.Object(
+  {
+    bound: Type.Union([Type.Literal("upTo"), Type.Literal("under"), Type.Literal("at"), Type.Literal("above")]),
+    at: Type.Optional(FormulaText),
+    gives: FormulaText,
+  },
+  closed,
+);
+
+export const Table = Type.Object(
+  {
+    is: Type.Literal("table"),
+    key: Key,
+    kind: Type.Union([Type.Literal("length"), Type.Literal("number")]),
+    by: Key,
+    mode: Type.Union([Type.Literal("steps"), Type.Literal("linear")]),
+    rows: Type.Array(Row, { minItems: 1, maxItems: 200 }),
+    comments: Comments,
+  },
+  closed,
+);
+
 export const Value = Type.Object(
   {
     is: Type.Literal("value"),
@@ -121,11 +143,17 @@ export const PointStep = Type.Object(
   closed,
 );
 
+/** Points and path names in order; a path may be travelled backwards. */
+const Along = Type.Array(
+  Type.Union([Type.Object({ point: PointId }, closed), Type.Object({ path: Key, reversed: Type.Optional(Type.Boolean()) }, closed)]),
+  { minItems: 1 },
+);
+
 export const PathStep = Type.Object(
   {
     is: Type.Literal("path"),
     key: Key,
-    shape: Type.Union([Type.Literal("line"), Type.Literal("level"), Type.Literal("curve"), Type.Literal("trace")]),
+    shape: Type.Union([Type.Literal("line"), Type.Literal("level"), Type.Literal("curve"), Type.Literal("trace"), Type.Literal("join")]),
     /** Points the line runs through, in order. */
     through: Type.Array(PointId),
     /** What the paper calls a level line. */
@@ -134,6 +162,8 @@ export const PathStep = Type.Object(
     arriving: Type.Optional(FormulaText),
     /** Directions fixed on the way. */
     passing: Type.Optional(Type.Array(Type.Object({ at: PointId, direction: FormulaText }, closed))),
+    /** For a join: points and paths, end to end. */
+    along: Type.Optional(Along),
     /** For a trace: the path it is traced from, and the line it is mirrored in. */
     of: Type.Optional(Key),
     mirroredIn: Type.Optional(FormulaText),
@@ -148,11 +178,7 @@ export const PathStep = Type.Object(
 export const Edge = Type.Object(
   {
     role: Key,
-    /** Points and path names in order; a path may be travelled backwards. */
-    along: Type.Array(
-      Type.Union([Type.Object({ point: PointId }, closed), Type.Object({ path: Key, reversed: Type.Optional(Type.Boolean()) }, closed)]),
-      { minItems: 1 },
-    ),
+    along: Along,
     finish: Type.Optional(Type.Union([Type.Literal("fold"), Type.Literal("finished")])),
     allow: Type.Optional(FormulaText),
     corner: Type.Optional(Type.Union([Type.Literal("mitre"), Type.Literal("square"), Type.Literal("mirrored")])),
@@ -214,6 +240,7 @@ export const Statement = Type.Union([
   Measure,
   Setting,
   Choice,
+  Table,
   Value,
   Board,
   Part,
@@ -246,6 +273,7 @@ export type Measure = Static<typeof Measure>;
 export type Setting = Static<typeof Setting>;
 export type Choice = Static<typeof Choice>;
 export type Option = Static<typeof Option>;
+export type Table = Static<typeof Table>;
 export type Value = Static<typeof Value>;
 export type Board = Static<typeof Board>;
 export type Part = Static<typeof Part>;

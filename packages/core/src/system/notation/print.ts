@@ -1,6 +1,6 @@
 import { pointText, printForm } from "../../verb/form.js";
 import { VERBS } from "../../verb/index.js";
-import type { Choice, Edge, Measure, PathStep, Piece, PointStep, Setting, Statement, System } from "../model.js";
+import type { Choice, Edge, Measure, PathStep, Piece, PointStep, Setting, Statement, System, Table } from "../model.js";
 
 /** A system as notation. Reading it back gives the same model. */
 export function printNotation(system: System): string {
@@ -37,6 +37,8 @@ function printStatement(s: Statement): string[] {
       return [printSetting(s)];
     case "choose":
       return printChoice(s);
+    case "table":
+      return [printTable(s)];
     case "value":
       return [`value ${s.key}${s.kind === "length" ? "" : ` ${s.kind}`} = ${s.formula}${says(s.says)}`, ...notes(s)];
     case "board":
@@ -92,6 +94,13 @@ function printChoice(s: Choice): string[] {
   return [`choose ${s.key}  ${quoted(s.decides)}`, ...s.options.map(option)];
 }
 
+const BOUNDS = { upTo: "up to ", under: "under ", at: "at ", above: "above" } as const;
+
+function printTable(s: Table): string {
+  const rows = s.rows.map((r) => `${BOUNDS[r.bound]}${r.at ?? ""} -> ${r.gives}`);
+  return `table ${s.key}${s.kind === "length" ? "" : ` ${s.kind}`} by ${s.by}, ${s.mode}: ${rows.join(" · ")}`;
+}
+
 function printRoom(room: Extract<Statement, { is: "board" }>["room"]): string {
   const sides = Object.entries(room ?? {}).map(([side, size]) => `${size} ${side}`);
   return sides.length === 0 ? "" : ` · room ${sides.join(", ")}`;
@@ -111,6 +120,8 @@ function printPath(s: PathStep): string {
       return `line ${s.key}: ${through}${says(s.says)}`;
     case "level":
       return `level ${s.key} ${quoted(s.label ?? "")}: ${through}${says(s.says)}`;
+    case "join":
+      return `join ${s.key}: ${printAlong(s.along ?? [])}${dashed}${says(s.says)}`;
     case "trace":
       return `trace ${s.key}: ${s.of ?? ""}${s.mirroredIn === undefined ? "" : ` mirrored in ${s.mirroredIn}`}${dashed}${says(s.says)}`;
     case "curve": {
@@ -124,10 +135,13 @@ function printPath(s: PathStep): string {
   }
 }
 
+/** Points and paths end to end. */
+function printAlong(along: Edge["along"]): string {
+  return along.map((item) => ("point" in item ? pointText(item.point) : `${item.path}${item.reversed ? " reversed" : ""}`)).join(" > ");
+}
+
 function printEdge(e: Edge): string {
-  const along = e.along
-    .map((item) => ("point" in item ? pointText(item.point) : `${item.path}${item.reversed ? " reversed" : ""}`))
-    .join(" > ");
+  const along = printAlong(e.along);
   const facts = [
     ...(e.finish === undefined ? [] : [e.finish]),
     ...(e.allow === undefined ? [] : [`allow ${e.allow}`]),

@@ -214,6 +214,8 @@ const STATEMENT_WORDS: Record<string, string> = {
   measure: 'measure chest girth 84..136 "How the tape runs."',
   set: 'set ease = 1/2 from 0 to 2 "What it decides."',
   choose: 'choose chest_line "What is chosen." and the options indented below',
+  table: "table armhole by bust, steps: under 33 -> 6 1/2 · under 42 -> 7 · above -> 8",
+  join: "join side: #5 > hip_curve > #8",
   value: 'value width = chest/4 + ease "What it is."',
   board: 'board M "Front" · centre fold',
   part: 'part "Level lines"',

@@ -1,0 +1,39 @@
+import { direction } from "../geometry/line.js";
+import { locate } from "../geometry/locate.js";
+import { pathLength, placeAlong } from "../geometry/path.js";
+import { DraftError } from "./draft-error.js";
+import { form } from "./form.js";
+import type { Verb } from "./verb.js";
+
+export const along: Verb = {
+  word: "along",
+  forms: [form("{line:line} from {from:point}, {distance:length}"), form("{path:path}, {share:number} of the way")],
+  course: true,
+  says: "Along a line or curve from a point on it by a length (less than nothing goes back), or a share of the whole way.",
+  prepare(which, filled) {
+    if (which === 1) {
+      const path = filled.path("path");
+      const share = filled.number("share");
+      return (f) => {
+        const p = path(f);
+        return placeAlong(p, pathLength(p) * share(f)).at;
+      };
+    }
+    const line = filled.line("line");
+    const from = filled.point("from");
+    const distance = filled.length("distance");
+    return (f) => {
+      const target = line(f);
+      const p = from(f);
+      const d = distance(f);
+      if (target.path) return placeAlong(target.path, locate(target.path, p).along + d).at;
+      const u = direction(target.line);
+      if (!u)
+        throw new DraftError(
+          "The line has no length, so nothing lies along it.",
+          "Its two points fall on each other: check the measurements.",
+        );
+      return { x: p.x + u.x * d, y: p.y + u.y * d };
+    };
+  },
+};

@@ -1,0 +1,33 @@
+import { direction, foot } from "../geometry/line.js";
+import { distance as distanceBetween } from "../geometry/point.js";
+import { DraftError } from "./draft-error.js";
+import { form } from "./form.js";
+import type { Verb } from "./verb.js";
+
+export const swing: Verb = {
+  word: "swing",
+  forms: [form("{distance:length} from {from:point} to {line:line}")],
+  course: true,
+  says: "Swing a length from a point until it meets a line, on the side the line runs toward.",
+  prepare(_, filled) {
+    const distance = filled.length("distance");
+    const from = filled.point("from");
+    const to = filled.line("line");
+    return (f) => {
+      const { line } = to(f);
+      const u = line && direction(line);
+      if (!u) throw new DraftError("A length is swung to a straight line with a direction.", "Name it by two points, like #1-#2.");
+      const p = from(f);
+      const nearest = foot(p, line) ?? p;
+      const r = distance(f);
+      const left = r * r - distanceBetween(p, nearest) ** 2;
+      if (left < -1e-6)
+        throw new DraftError(
+          "The tape does not reach: the length is shorter than the way square to the line.",
+          "Make it longer, or the line nearer.",
+        );
+      const reach = Math.sqrt(Math.max(0, left));
+      return { x: nearest.x + u.x * reach, y: nearest.y + u.y * reach };
+    };
+  },
+};
