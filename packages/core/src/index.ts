@@ -1,5 +1,6 @@
 export * from "./body/index.js";
 export type { CheckResult, CheckStatus } from "./check/result.js";
+export { type LaidBoard, layBoards } from "./draft/boards.js";
 export { compileSystem } from "./draft/compile.js";
 export { type Given, type InputProblem } from "./draft/inputs.js";
 export type { Plan, PlannedStep, PlanProblem } from "./draft/plan.js";
@@ -14,7 +15,7 @@ export type { Explained } from "./formula/explain.js";
 export { type Bounds, boundsOf, growBounds } from "./geometry/bounds.js";
 export { flatten } from "./geometry/flatten.js";
 export { hobby, type Knot } from "./geometry/hobby.js";
-export { endOf, type Path, pathLength, placeAlong, startOf } from "./geometry/path.js";
+export { endOf, type Path, pathLength, placeAlong, shiftPath, startOf } from "./geometry/path.js";
 export { distance, type Point } from "./geometry/point.js";
 export { mmText, svgData, svgRing } from "./geometry/svg-data.js";
 export type { Notch, PieceEdge, PieceResult } from "./piece/piece.js";

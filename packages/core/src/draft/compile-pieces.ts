@@ -41,6 +41,7 @@ function compilePiece(source: Piece, statement: number, scope: Scope, report: Re
     return [pointIndex(line.a, scope, line.at), pointIndex(line.b, scope, line.at)];
   };
   const levels = (source.levels ?? []).map((level, i) => part(`levels.${i}.line`, () => ({ label: level.label, ends: ends(level.line) })));
+  const inside = (source.inside ?? []).map((line) => part("inside", () => ({ label: line.label, items: itemsOf(line.along, scope) })));
   const notches = (source.notches ?? []).map((n) =>
     part("notches", () => ({ point: pointIndex(n.at, scope, [0, 0]), id: n.at, marks: n.marks })),
   );
@@ -50,21 +51,33 @@ function compilePiece(source: Piece, statement: number, scope: Scope, report: Re
     when: source.when === undefined ? undefined : part("when", () => compileAs(parseFormula(source.when as string), scope, "yesno")),
     edges: edges.filter((e) => e !== undefined),
     grain: source.grain === undefined ? undefined : part("grain", () => ends(source.grain as string)),
+    inside: inside.filter((l) => l !== undefined),
     levels: levels.filter((l) => l !== undefined),
     notches: notches.filter((n) => n !== undefined),
   };
 }
 
 function compileEdge(piece: string, edge: Edge, scope: Scope): PlannedEdge {
-  const items = edge.along.map((item) =>
-    "point" in item
-      ? { point: pointIndex(item.point, scope, [0, 0]) }
-      : { path: pathIndex(item.path, scope, [0, 0]), reversed: item.reversed ?? false },
-  );
   const allow: Typed | undefined = edge.allow === undefined ? undefined : compileAs(parseFormula(edge.allow), scope, "length");
   const name = `${piece}.${edge.role}`;
   if (scope.paths.has(name)) throw new FormulaError(`${name} is already an edge.`, "Give each edge of a piece its own name.", [0, 0]);
   const pathAt = scope.paths.size;
   scope.paths.set(name, pathAt);
-  return { role: edge.role, items, allow, finish: edge.finish ?? "seam", corner: edge.corner ?? "mitre", pathIndex: pathAt };
+  return {
+    role: edge.role,
+    items: itemsOf(edge.along, scope),
+    allow,
+    finish: edge.finish ?? "seam",
+    corner: edge.corner ?? "mitre",
+    pathIndex: pathAt,
+  };
+}
+
+/** Points and paths named in order, as indices of the frame. */
+function itemsOf(along: Edge["along"], scope: Scope): PlannedEdge["items"] {
+  return along.map((item) =>
+    "point" in item
+      ? { point: pointIndex(item.point, scope, [0, 0]) }
+      : { path: pathIndex(item.path, scope, [0, 0]), reversed: item.reversed ?? false },
+  );
 }

@@ -36,6 +36,7 @@ class Compiler {
   private readonly settings: PlannedSetting[] = [];
   private readonly choices: PlannedChoice[] = [];
   private readonly steps: PlannedStep[] = [];
+  private readonly later: (() => void)[] = [];
   private board = "M";
   private part: string | undefined;
 
@@ -49,6 +50,7 @@ class Compiler {
 
   plan(): Plan {
     this.system.statements.forEach((statement, i) => this.statement(statement, i));
+    for (const act of this.later) act();
     const report = (problem: PlanProblem): void => void this.problems.push(problem);
     const pieces = compilePieces(this.system, this.scope, report);
     const { checks, sews } = compileChecks(this.system, this.scope, pieces, report);
@@ -127,16 +129,14 @@ class Compiler {
     if (this.scope.names.has(s.key)) return this.twice(s.key, i);
     const kind: Kind = s.kind === "number" ? "number" : "length";
     const slot = this.scope.newSlot();
-    const when = s.when === undefined ? undefined : this.formula(s.when, "yesno", i, "when")?.typed;
-    const fallback = s.fallback === undefined ? undefined : this.formula(s.fallback, kind, i, "fallback");
     this.scope.names.set(s.key, { kind, slot, what: `The measurement ${s.key}` });
-    this.measures.push({
-      source: s,
-      slot,
-      from: this.fixed(s.from, kind, i, "from", 0),
-      to: this.fixed(s.to, kind, i, "to", Infinity),
-      when,
-      fallback,
+    const from = this.fixed(s.from, kind, i, "from", 0);
+    const to = this.fixed(s.to, kind, i, "to", Infinity);
+    // Whether it is asked for may hang on a choice, which stands below the measurements.
+    this.later.push(() => {
+      const when = s.when === undefined ? undefined : this.formula(s.when, "yesno", i, "when")?.typed;
+      const fallback = s.fallback === undefined ? undefined : this.formula(s.fallback, kind, i, "fallback");
+      this.measures.push({ source: s, slot, from, to, when, fallback });
     });
   }
 

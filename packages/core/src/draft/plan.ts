@@ -84,6 +84,7 @@ export interface PlannedPiece {
   readonly when: Typed | undefined;
   readonly edges: readonly PlannedEdge[];
   readonly grain: readonly [number, number] | undefined;
+  readonly inside: readonly { readonly label: string; readonly items: PlannedEdge["items"] }[];
   readonly levels: readonly { readonly label: string; readonly ends: readonly [number, number] }[];
   readonly notches: readonly { readonly point: number; readonly id: string; readonly marks: number }[];
 }

@@ -30,6 +30,10 @@ export const reversePath = (path: Path): Path => ({ parts: path.parts.map(revers
 /** Every place mapped by a rigid or affine `f`. */
 export const mapPath = (path: Path, f: (p: Point) => Point): Path => ({ parts: path.parts.map((part) => mapCubic(part, f)) });
 
+/** The path moved by `dx`, `dy` (mm). */
+export const shiftPath = (path: Path, dx: number, dy: number): Path =>
+  dx === 0 && dy === 0 ? path : mapPath(path, (p) => ({ x: p.x + dx, y: p.y + dy }));
+
 /** Unit direction of travel at the start. */
 export const headingAtStart = (path: Path): Point => cubicHeading(path.parts[0] as Cubic, 0);
 

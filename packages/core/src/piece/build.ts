@@ -21,7 +21,7 @@ export function buildPieces(plan: Plan, frame: Frame): PieceResult[] {
 function buildPiece(piece: PlannedPiece, frame: Frame): PieceResult | undefined {
   const paths: Path[] = [];
   for (const edge of piece.edges) {
-    const path = edgePath(edge, frame);
+    const path = chainOf(edge.items, frame);
     if (!path) return undefined;
     paths.push(path);
     frame.paths[edge.pathIndex] = path;
@@ -45,6 +45,10 @@ function buildPiece(piece: PlannedPiece, frame: Frame): PieceResult | undefined 
     area: Math.abs(lifted.area),
     grain: piece.grain && piece.grain.every(there) ? [place(piece.grain[0]), place(piece.grain[1])] : undefined,
     levels: piece.levels.filter((l) => l.ends.every(there)).map((l) => ({ label: l.label, a: place(l.ends[0]), b: place(l.ends[1]) })),
+    inside: piece.inside.flatMap((line) => {
+      const path = chainOf(line.items, frame);
+      return path ? [{ label: line.label, path: mapPath(path, lifted.toPaper) }] : [];
+    }),
     notches: piece.notches.filter((n) => there(n.point)).map((n) => notchAt(n.id, place(n.point), n.marks, net)),
     gap: largestGap(ordered),
     notes: piece.source.notes ?? [],
@@ -82,10 +86,10 @@ function offsetEdge(piece: PlannedPiece, edge: PieceEdge): OffsetEdge {
 
 const backwards = (edge: PieceEdge): PieceEdge => ({ ...edge, path: reversePath(edge.path), places: [...edge.places].reverse() });
 
-/** An edge as one path: its points joined straight, its paths as drawn. Undefined when a part of it is not on the draft. */
-function edgePath(edge: PlannedEdge, frame: Frame): Path | undefined {
+/** Points joined straight and paths as drawn, as one path. Undefined when a part of it is not on the draft. */
+function chainOf(items: PlannedEdge["items"], frame: Frame): Path | undefined {
   const links: Link[] = [];
-  for (const item of edge.items) {
+  for (const item of items) {
     const point = "point" in item ? frame.points[item.point] : undefined;
     const path = "path" in item ? frame.paths[item.path] : undefined;
     if (point) links.push({ point });

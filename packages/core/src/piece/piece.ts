@@ -37,6 +37,8 @@ export interface PieceResult {
   readonly area: number;
   readonly grain: readonly [Point, Point] | undefined;
   readonly levels: readonly { readonly label: string; readonly a: Point; readonly b: Point }[];
+  /** Lines drawn inside the piece, like a dart: each with its name. */
+  readonly inside: readonly { readonly label: string; readonly path: Path }[];
   readonly notches: readonly Notch[];
   /** Largest gap between one edge's end and the next one's start, mm, and where. */
   readonly gap: { readonly mm: number; readonly at: Point };

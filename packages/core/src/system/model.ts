@@ -200,6 +200,8 @@ export const Piece = Type.Object(
     when: Type.Optional(FormulaText),
     edges: Type.Array(Edge, { minItems: 1 }),
     grain: Type.Optional(FormulaText),
+    /** Lines drawn inside the piece, like a dart. */
+    inside: Type.Optional(Type.Array(Type.Object({ label: Text, along: Along }, closed))),
     levels: Type.Optional(Type.Array(Type.Object({ label: Text, line: FormulaText }, closed))),
     notches: Type.Optional(Type.Array(Type.Object({ at: PointId, marks: Type.Integer({ minimum: 1, maximum: 3 }) }, closed))),
     notes: Type.Optional(Type.Array(Text)),

@@ -1,21 +1,23 @@
-import { boundsOf, flatten, growBounds, pointText, type Run, svgData } from "@lodrin/core";
+import { boundsOf, flatten, growBounds, layBoards, type Path, type Point, pointText, type Run, shiftPath, svgData } from "@lodrin/core";
 import type { Drawing, Mark } from "./mark.js";
 
 /** The construction as drafted: points with their numbers, level lines and curves of one board, or of all side by side. */
 export function drawBoard(run: Run, board?: string): Drawing {
+  const laid = layBoards(run);
   const marks: Mark[] = [];
   run.plan.steps.forEach((step, i) => {
     if (run.outcomes[i]?.status !== "drawn" || (board !== undefined && step.board !== board)) return;
-    if (step.source.is === "path") marks.push(...pathMarks(run, step.source));
-    else if (step.source.is === "point") marks.push(...pointMarks(run, step.source.id));
+    const dx = board === undefined ? (laid.get(step.board)?.dx ?? 0) : 0;
+    if (step.source.is === "path") marks.push(...pathMarks(run.frame.paths[step.target], step.source, dx));
+    else if (step.source.is === "point") marks.push(...pointMarks(run.frame.points[step.target], step.source.id, dx));
   });
   const bounds = boundsOf(marks.flatMap((m) => (m.kind === "stroke" ? m.places : [m.at]))) ?? { minX: 0, minY: 0, maxX: 10, maxY: 10 };
   return { title: run.plan.system.title, bounds: growBounds(bounds, 15), marks };
 }
 
-function pathMarks(run: Run, source: Extract<Run["plan"]["steps"][number]["source"], { is: "path" }>): Mark[] {
-  const path = run.frame.paths[run.plan.scope.paths.get(source.key) ?? -1];
-  if (!path) return [];
+function pathMarks(drawn: Path | undefined, source: Extract<Run["plan"]["steps"][number]["source"], { is: "path" }>, dx: number): Mark[] {
+  if (!drawn) return [];
+  const path = shiftPath(drawn, dx, 0);
   const places = flatten(path);
   const layer = source.shape === "level" ? "levels" : source.shape === "line" ? "construction" : "net";
   const stroke: Mark = { kind: "stroke", layer, places, closed: false, data: svgData(path), dashed: source.dashed };
@@ -35,9 +37,9 @@ function pathMarks(run: Run, source: Extract<Run["plan"]["steps"][number]["sourc
   ];
 }
 
-function pointMarks(run: Run, id: string): Mark[] {
-  const p = run.frame.points[run.plan.scope.points.get(id) ?? -1];
-  if (!p) return [];
+function pointMarks(placed: Point | undefined, id: string, dx: number): Mark[] {
+  if (!placed) return [];
+  const p = { x: placed.x + dx, y: placed.y };
   const cross = (dx: number, dy: number): Mark => ({
     kind: "stroke",
     layer: "construction",

@@ -1,7 +1,7 @@
 import type { Bounds, Point } from "@lodrin/core";
 
 /** What a mark is part of; each becomes a named layer of a file. */
-export type Layer = "construction" | "levels" | "net" | "allowance" | "fold" | "grain" | "notches" | "labels";
+export type Layer = "construction" | "levels" | "net" | "allowance" | "inside" | "fold" | "grain" | "notches" | "labels";
 
 /** A stroke through corner points (mm). Curves arrive already as corner points within 0.05 mm, or as SVG data beside them. */
 export interface Stroke {
@@ -40,6 +40,7 @@ export const LAYER_STYLE: Readonly<Record<Layer, { width: number; grey: number; 
   levels: { width: 0.2, grey: 0.5, dash: [] },
   net: { width: 0.5, grey: 0.1, dash: [] },
   allowance: { width: 0.25, grey: 0.35, dash: [] },
+  inside: { width: 0.3, grey: 0.2, dash: [] },
   fold: { width: 0.35, grey: 0.1, dash: [8, 2, 1.5, 2] },
   grain: { width: 0.3, grey: 0.25, dash: [] },
   notches: { width: 0.4, grey: 0.1, dash: [] },

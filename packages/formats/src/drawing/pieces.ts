@@ -1,4 +1,4 @@
-import { boundsOf, flatten, growBounds, type PieceResult, type Point, type Run, svgData } from "@lodrin/core";
+import { boundsOf, flatten, growBounds, type PieceResult, type Point, type Run, shiftPath, svgData } from "@lodrin/core";
 import type { Drawing, Mark, Stroke, Words } from "./mark.js";
 
 const GAP_MM = 40;
@@ -35,7 +35,8 @@ function drawPiece({ piece, dx, dy }: LaidPiece): Mark[] {
   const line = (layer: Stroke["layer"], ...places: Point[]): Stroke => ({ kind: "stroke", layer, places: places.map(move), closed: false });
   const marks: Mark[] = [];
   for (const level of piece.levels) marks.push(line("levels", level.a, level.b), levelName(level, move));
-  for (const edge of piece.edges) marks.push(edgeStroke(edge, move));
+  for (const edge of piece.edges) marks.push(edgeStroke(edge, dx, dy));
+  for (const inside of piece.inside) marks.push(insideStroke(inside, dx, dy));
   if (piece.cutting !== piece.net) marks.push({ kind: "stroke", layer: "allowance", places: piece.cutting.map(move), closed: true });
   for (const edge of piece.edges) if (edge.finish === "fold") marks.push(...foldBracket(edge.places, move));
   if (piece.grain) marks.push(...grainLine(piece.grain, move));
@@ -43,11 +44,15 @@ function drawPiece({ piece, dx, dy }: LaidPiece): Mark[] {
   return [...marks, ...title(piece, move)];
 }
 
-function edgeStroke(edge: PieceResult["edges"][number], move: (p: Point) => Point): Stroke {
-  const path = {
-    parts: edge.path.parts.map((c) => ({ p0: move(c.p0), p1: move(c.p1), p2: move(c.p2), p3: move(c.p3), straight: c.straight })),
-  };
+function edgeStroke(edge: PieceResult["edges"][number], dx: number, dy: number): Stroke {
+  const path = shiftPath(edge.path, dx, dy);
   return { kind: "stroke", layer: edge.finish === "fold" ? "fold" : "net", places: flatten(path), closed: false, data: svgData(path) };
+}
+
+/** A line inside the piece, like a dart, thinner than the net line. */
+function insideStroke(line: PieceResult["inside"][number], dx: number, dy: number): Stroke {
+  const path = shiftPath(line.path, dx, dy);
+  return { kind: "stroke", layer: "inside", places: flatten(path), closed: false, data: svgData(path) };
 }
 
 function levelName(level: { label: string; a: Point; b: Point }, move: (p: Point) => Point): Words {

@@ -47,10 +47,15 @@ const planned = computed(() => props.run.plan.steps[props.step]);
 const leaning = computed(() => new Set(planned.value?.leansOn.points));
 const leaningPaths = computed(() => new Set(planned.value?.leansOn.paths));
 const current = computed(() => points.value.find((p) => p.step === props.step));
+/** A place of the current step's board, where that board lies on the paper. */
+const laid = (p: { x: number; y: number }): { x: number; y: number } => ({
+  x: p.x + (scene.value.boards.get(planned.value?.board ?? "")?.dx ?? 0),
+  y: p.y,
+});
 const dimension = computed(() => {
   const d = stepDimension(props.run, props.step);
   if (!d.from || !d.to || d.mm === undefined) return undefined;
-  return { a: toScreen(view.value, d.from), b: toScreen(view.value, d.to), text: tapeText(d.mm, props.unit) };
+  return { a: toScreen(view.value, laid(d.from)), b: toScreen(view.value, laid(d.to)), text: tapeText(d.mm, props.unit) };
 });
 
 const ruled = computed(() => gridOf(view.value, width.value, height.value, props.unit));
@@ -71,6 +76,11 @@ const lines = computed(() =>
   paths.value.flatMap((p) =>
     p.places.slice(1).map((b, i) => [toScreen(view.value, p.places[i] as { x: number; y: number }), toScreen(view.value, b)] as const),
   ),
+);
+const boardNames = computed(() =>
+  [...scene.value.boards.values()]
+    .map((b) => ({ key: b.key, title: b.title, ...toScreen(view.value, { x: b.bounds.minX, y: b.bounds.minY }) }))
+    .map((b) => ({ ...b, y: b.y - 20 })),
 );
 /** The step being done and what it leans on come first, then the newest. */
 const labels = computed(() => {
@@ -123,6 +133,7 @@ const stepOf = (id: string): number => scene.value.points.find((p) => p.id === i
         <circle v-if="p.step === step || leaning.has(p.id)" class="halo" r="7" />
         <path d="M-4 0H4M0 -4V4" />
       </g>
+      <text v-for="b in boardNames" :key="b.key" class="board-name" :x="b.x" :y="b.y">{{ b.title }}</text>
       <DimensionMark v-if="dimension" v-bind="dimension" />
       <circle v-else-if="current" class="ring" r="11" :cx="current.at.x * view.k + view.x" :cy="current.at.y * view.k + view.y" />
       <text
@@ -246,6 +257,11 @@ path.now {
 }
 .number.leant {
   fill: var(--now);
+}
+.board-name {
+  font: 600 17px var(--face-title);
+  fill: var(--ink-2);
+  pointer-events: none;
 }
 .level-name {
   font: 500 14px var(--face);

@@ -113,6 +113,7 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }, wid
             :class="{ fold: e.finish === 'fold', shown: edges.includes(e.name) }"
             :d="svgData(e.path)"
           />
+          <path v-for="l in piece.inside" :key="l.label" class="inside" :d="svgData(l.path)" />
           <path v-for="n in piece.notches" :key="n.id" class="notch" :d="`M${n.at.x} ${n.at.y}l${-n.outward.x * 7} ${-n.outward.y * 7}`" />
         </g>
       </g>
@@ -192,6 +193,10 @@ g path {
 .level {
   stroke: #8a8e90;
   stroke-width: 1;
+}
+.inside {
+  stroke: var(--ink-2);
+  stroke-width: 1.5;
 }
 .notch {
   stroke: var(--ink);

@@ -1,13 +1,16 @@
 import {
-  boundsOf,
   type Bounds,
+  boundsOf,
   flatten,
   growBounds,
+  type LaidBoard,
+  layBoards,
   type Path,
   pathLength,
   type Point,
   pointText,
   type Run,
+  shiftPath,
   stepDimension,
   svgData,
   VERBS,
@@ -39,11 +42,12 @@ export interface SceneCourse {
   readonly data: string;
 }
 
-/** Everything a run put on its boards, in mm. */
+/** Everything a run put on its boards, laid side by side on one paper, in mm. */
 export interface Scene {
   readonly points: readonly ScenePoint[];
   readonly paths: readonly ScenePath[];
   readonly courses: readonly SceneCourse[];
+  readonly boards: ReadonlyMap<string, LaidBoard>;
   readonly bounds: Bounds;
 }
 
@@ -51,23 +55,26 @@ const EMPTY: Bounds = { minX: 0, minY: 0, maxX: 400, maxY: 600 };
 
 /** The scene of a run. */
 export function sceneOf(run: Run): Scene {
+  const boards = layBoards(run);
   const points: ScenePoint[] = [];
   const paths: ScenePath[] = [];
   const courses: SceneCourse[] = [];
-  run.plan.steps.forEach(({ source }, step) => {
+  run.plan.steps.forEach(({ source, board, target }, step) => {
     if (run.outcomes[step]?.status !== "drawn") return;
+    const { dx = 0 } = boards.get(board) ?? {};
+    const lay = (p: Point): Point => ({ x: p.x + dx, y: p.y });
     if (source.is === "point") {
-      const at = run.frame.points[run.plan.scope.points.get(source.id) ?? -1];
-      if (at) points.push({ step, id: source.id, name: pointText(source.id).replace("#", ""), at });
+      const at = run.frame.points[target];
+      if (at) points.push({ step, id: source.id, name: pointText(source.id).replace("#", ""), at: lay(at) });
       const { from, to } = stepDimension(run, step);
-      if (VERBS.get(source.verb)?.course && from && to) courses.push({ step, data: `M${from.x} ${from.y}L${to.x} ${to.y}` });
+      if (VERBS.get(source.verb)?.course && from && to) courses.push({ step, data: `M${lay(from).x} ${from.y}L${lay(to).x} ${to.y}` });
     } else if (source.is === "path") {
-      const path = run.frame.paths[run.plan.scope.paths.get(source.key) ?? -1];
-      if (path) paths.push(scenePath(path, step, source));
+      const path = run.frame.paths[target];
+      if (path) paths.push(scenePath(shiftPath(path, dx, 0), step, source));
     }
   });
   const bounds = boundsOf([...points.map((p) => p.at), ...paths.flatMap((p) => [...p.places])]);
-  return { points, paths, courses, bounds: bounds ? growBounds(bounds, 20) : EMPTY };
+  return { points, paths, courses, boards, bounds: bounds ? growBounds(bounds, 20) : EMPTY };
 }
 
 function scenePath(path: Path, step: number, source: Extract<Run["plan"]["steps"][number]["source"], { is: "path" }>): ScenePath {

@@ -77,6 +77,7 @@ const RULES: Record<string, DetailRule> = {
   note: { under: ["piece"], apply: (s, d) => void append(s, "notes", d["says"]) },
   at: { under: ["check"], apply: (s, d) => void (s["at"] = d["at"]) },
   lookOnly: { under: ["check"], apply: (s) => void (s["lookOnly"] = true) },
+  inside: { under: ["piece"], apply: (s, d) => void append(s, "inside", withoutTag(d)) },
   option: {
     under: ["choose"],
     apply: (s, d, place) => {

@@ -158,6 +158,7 @@ function printPiece(s: Piece): string[] {
     ...s.edges.map(printEdge),
     ...(s.grain === undefined ? [] : [`  grain along ${s.grain}`]),
     ...(s.levels ?? []).map((l) => `  level ${quoted(l.label)}: ${l.line}`),
+    ...(s.inside ?? []).map((l) => `  inside ${quoted(l.label)}: ${printAlong(l.along)}`),
     ...(s.notches ?? []).map((n) => `  ${n.marks === 1 ? "notch" : "double notch"} at ${pointText(n.at)}`),
     ...(s.notes ?? []).map((text) => `  note ${quoted(text)}`),
   ];

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CheckResult } from "@lodrin/core";
+import { type CheckResult, layBoards } from "@lodrin/core";
 import { useEventListener } from "@vueuse/core";
 import { computed, ref, useTemplateRef } from "vue";
 import { RouterLink } from "vue-router";
@@ -47,10 +47,16 @@ const shownCheck = ref<CheckResult>();
 const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void }>("paper");
 
 const misses = computed(() => run.value.checks.filter((c) => c.status !== "pass").length);
+/** Where a check's place lies on the paper: on the board its point was drafted on. */
+function onPaper(check: CheckResult, at: { x: number; y: number }): { x: number; y: number } {
+  const source = plan.checks.find((c) => c.source.title === check.name)?.source;
+  const board = plan.steps.find((s) => s.source.is === "point" && s.source.id === source?.at)?.board;
+  return { x: at.x + (layBoards(run.value).get(board ?? "")?.dx ?? 0), y: at.y };
+}
 const marks = computed(() => {
   const failing = run.value.checks.filter((c) => c.status === "fail" && c.at && c.edges.length === 0 && c.board === undefined);
   const shown = shownCheck.value && shownCheck.value.at && shownCheck.value.edges.length === 0 ? [shownCheck.value] : [];
-  return [...failing, ...shown].flatMap((c) => (c.at ? [{ name: c.name, at: c.at, status: c.status }] : []));
+  return [...failing, ...shown].flatMap((c) => (c.at ? [{ name: c.name, at: onPaper(c, c.at), status: c.status }] : []));
 });
 const what = computed(() => {
   const entry = trace.value[step.value];
