@@ -7,7 +7,7 @@ export default defineConfig({
   test: {
     projects: [
       {
-        test: { name: "unit", include: ["packages/{core,formats,cli,contract}/src/**/*.test.ts"], environment: "node" },
+        test: { name: "unit", include: ["packages/{core,formats,cli,contract}/src/**/*.test.ts"], environment: "node", testTimeout: 20_000 },
       },
       {
         plugins: [vue(), components({ dts: false, dirs: [], resolvers: [ElementPlusResolver({ importStyle: false })] })],

@@ -14,7 +14,8 @@ function place(steps: string, measurements: Record<string, string> = {}): { x: n
   const outcome = drafted.outcomes[drafted.outcomes.length - 1];
   if (outcome?.status !== "drawn") return outcome?.why ?? "";
   const p = drafted.frame.points[loaded.plan.scope.points.size - 1];
-  return { x: Math.round(((p?.x ?? 0) / 25.4) * 1e6) / 1e6, y: Math.round(((p?.y ?? 0) / 25.4) * 1e6) / 1e6 };
+  const inches = (mm = 0): number => Math.round((mm / 25.4) * 1e6) / 1e6 + 0;
+  return { x: inches(p?.x), y: inches(p?.y) };
 }
 
 const SQUARE = "A0 start\nA1 out 4 from A0\nA2 down 3 from A0\nA3 down 3 from A1\n";
@@ -41,6 +42,31 @@ describe("every verb", () => {
     ["A9 mirror A0 in A1-A3", { x: 8, y: 0 }],
     ["A9 mirror A1 in A1-A3", { x: 4, y: 0 }],
     ["A9 mirror A0 in A1-A2", { x: 2.88, y: 3.84 }],
+    // The 3-4-5 triangle A1-A0-A2 gives whole figures for everything slanted.
+    ["A9 part 1/4 from A0 to A3", { x: 1, y: 0.75 }],
+    ["A9 part 1.5 from A0 to A1", { x: 6, y: 0 }],
+    ["A9 toward A2, 2 1/2 from A1", { x: 2, y: 1.5 }],
+    ["A9 toward A2, 10 from A1", { x: -4, y: 6 }],
+    ["A9 toward A2, -5 from A1", { x: 8, y: -3 }],
+    ["A9 on A1-A2 at 1 1/2 down", { x: 2, y: 1.5 }],
+    ["A9 on A1-A2 at 2 out", { x: 2, y: 1.5 }],
+    ["A9 on A1-A2 at 6 down", { x: -4, y: 6 }],
+    ["A9 off A0-A3 at A3, 5 left", { x: 7, y: -1 }],
+    ["A9 off A0-A3 at A3, 5 right", { x: 1, y: 7 }],
+    ["A9 off A3-A0 at A3, 5 right", { x: 7, y: -1 }],
+    ["A9 square from A0 to A1-A2", { x: 1.44, y: 1.92 }],
+    ["A9 square from A1 to A0-A1", { x: 4, y: 0 }],
+    ["A9 cross A0-A3 with A1-A2", { x: 2, y: 1.5 }],
+    ["A9 cross A0-A3 with the line down from A1", { x: 4, y: 3 }],
+    ["A9 swing 5 from A1 to A2-A3", { x: 8, y: 3 }],
+    ["A9 swing 5 from A1 to A3-A2", { x: 0, y: 3 }],
+    ["A9 swing 3 from A1 to A2-A3", { x: 4, y: 3 }],
+    ["A9 at 90, 2 from A1", { x: 4, y: 2 }],
+    ["A9 at 30, 2 from A0", { x: 1.732051, y: 1 }],
+    ["A9 turn A1 about A0 by 90", { x: 0, y: 4 }],
+    ["A9 turn A3 about A0 so that A1 falls on A2", { x: -3, y: 4 }],
+    ["A9 trace A3", { x: 4, y: 3 }],
+    ["A9 move A3 1 out, 1/2 down", { x: 5, y: 3.5 }],
   ])("%s", (step, expected) => {
     expect(place(SQUARE + step)).toEqual(expected);
   });
@@ -59,6 +85,12 @@ describe("what a verb cannot do, it says", () => {
     ["A9 down from A0 to the line down from A1", "The two lines run side by side and never meet."],
     ["A9 mirror A0 in A1-A1", "The fold line has no length."],
     ["A9 across from A0 to A1-A1", "The two lines run side by side and never meet."],
+    ["A9 swing 2 from A1 to A2-A3", "The tape does not reach: the length is shorter than the way square to the line."],
+    ["A9 toward A1, 2 from A1", "The two points fall on each other, so there is no way from one toward the other."],
+    ["A9 square from A0 to A1-A1", "The line has no length, so nothing stands square to it."],
+    ["A9 off A1-A1 at A1, 2 left", "The line has no length, so nothing stands square to it."],
+    ["A9 on A0-A1 at 2 down", "The two lines run side by side and never meet."],
+    ["A9 cross A0-A1 with A2-A3", "The two never cross."],
   ])("%s", (step, why) => {
     expect(place(SQUARE + step)).toBe(why);
   });
@@ -67,6 +99,14 @@ describe("what a verb cannot do, it says", () => {
     const arch = `${SQUARE}curve arch: A2 > A1, leaving plumb, arriving plumb\n`;
     expect(place(`${arch}A5 start at 9 across 9 down\nA9 down from A5 to arch`)).toBe("The line passes the curve without touching it.");
     expect(place(`${arch}A9 mirror A0 in arch`)).toBe("Paper cannot be folded on a curve.");
+  });
+
+  it("a place along a line or a curve is counted from its first point", () => {
+    const line = `${SQUARE}line edge: A0 > A1 > A3\n`;
+    expect(place(`${line}A9 along edge from A0, 5 1/2`)).toEqual({ x: 4, y: 1.5 });
+    expect(place(`${line}A9 along edge from A3, -3 1/2`)).toEqual({ x: 3.5, y: 0 });
+    expect(place(`${line}A9 along edge, 1/2 of the way`)).toEqual({ x: 3.5, y: 0 });
+    expect(place(`${line}A9 along edge from A0, 8`)).toEqual({ x: 4, y: 4 });
   });
 
   it("a step that leans on one that is left out names the condition", () => {
