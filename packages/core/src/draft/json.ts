@@ -4,7 +4,7 @@ import { defaultMark } from "../quantity/tape.js";
 import type { Run } from "./run.js";
 import { traceOf, type TraceEntry } from "./trace.js";
 
-/** A run as one JSON object: lengths in mm, x to the right, y down. */
+/** A run as one JSON object: lengths in mm, angles in degrees, x to the right, y down. */
 export interface RunJson {
   system: string;
   unit: string;
@@ -22,6 +22,10 @@ export interface RunJson {
   checks: { name: string; status: string; got: number; expected: number | [number, number]; tolerance: number }[];
   warnings: string[];
   trace: TraceEntry[];
+}
+
+function inDegrees(radians: number): number {
+  return (radians * 180) / Math.PI;
 }
 
 /** The open form of a run. `slug` names the system. */
@@ -43,8 +47,11 @@ export function runToJson(run: Run, slug: string): RunJson {
     if (source.is === "point") {
       const p = frame.points[plan.scope.points.get(source.id) ?? -1];
       if (p) json.points[source.id] = { board, x: p.x, y: p.y };
-    } else if (source.is === "value") json.values[source.key] = frame.slots[plan.scope.names.get(source.key)?.slot ?? -1] as number;
-    else {
+    } else if (source.is === "value") {
+      const name = plan.scope.names.get(source.key);
+      const value = frame.slots[name?.slot ?? -1] as number;
+      json.values[source.key] = name?.kind === "angle" ? inDegrees(value) : value;
+    } else {
       const path = frame.paths[plan.scope.paths.get(source.key) ?? -1];
       if (path) json.paths[source.key] = { length: pathLength(path), d: svgData(path) };
     }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Given } from "./inputs.js";
+import { runToJson } from "./json.js";
 import { loadSystem } from "./load.js";
 import { type Drafted, run } from "./run.js";
 
@@ -125,6 +126,13 @@ describe("measuring the drawing in a formula", () => {
     ["sin(asin(0.6)) * 10in", 6],
   ])("%s", (formula, inches) => {
     expect(pointOf(draft(`${BASE}A9 out ${formula} from A0\n`), "A9")?.x).toBeCloseTo(inches, 3);
+  });
+
+  it("an angle is given out in degrees", () => {
+    const json = runToJson(draft(`${BASE}value lean angle = angle(#A0, #A2)\nvalue corner angle = atan2(3, 4)\n`), "try");
+    // The angles of a 3-4-5 triangle: arctan 3/4 (from memory, any table of tangents).
+    expect(json.values["lean"]).toBeCloseTo(36.8699, 4);
+    expect(json.values["corner"]).toBeCloseTo(36.8699, 4);
   });
 
   it("a length between two points of a path", () => {
