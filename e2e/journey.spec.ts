@@ -63,9 +63,9 @@ test("from an empty account to a printed pattern", async ({ page }) => {
 
   await test.step("takes the system from the shelf; what is missing is asked for in the draft", async () => {
     await page.getByRole("link", { name: "Shelf" }).click();
-    await expect(page.getByRole("heading", { name: "Menswear flat shirt block" })).toBeVisible();
-    await expect(page.getByText("You have 5 of the 6 it needs.")).toBeVisible();
-    await page.getByRole("link", { name: "Draft it" }).first().click();
+    const card = page.getByRole("article").filter({ has: page.getByRole("heading", { name: "Menswear flat shirt block" }) });
+    await expect(card.getByText("You have 5 of the 6 it needs.")).toBeVisible();
+    await card.getByRole("link", { name: "Draft it" }).click();
     await page
       .getByRole("button", { name: /Nell Harrow \(me\).*asks for garment length/ })
       .first()

@@ -87,7 +87,7 @@ describe("what it cannot do, it says in one sentence", () => {
     [[SHIRT], "Whose measurements?"],
     [[SHIRT, "--measurements"], "needs a file"],
     [[SHIRT, "--measurements", "/nowhere.json"], "cannot be read"],
-    [["no-such-system", "--measurements", body], "The library has: 08-"],
+    [["no-such-system", "--measurements", body], "The library has: 01-"],
     [[SHIRT, "--measurements", body, "--paper", "A7"], "There is no paper"],
     [[SHIRT, "--measurements", body, "--colour"], "no option --colour"],
     [[SHIRT, "extra", "--measurements", body], "one word too many"],

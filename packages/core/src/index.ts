@@ -12,6 +12,7 @@ export { sampleBody } from "./draft/sample.js";
 export { explainStep, stepName, type TraceEntry, traceOf } from "./draft/trace.js";
 export { FormulaError } from "./formula/error.js";
 export type { Explained } from "./formula/explain.js";
+export { type Box, crossesBox } from "./geometry/box.js";
 export { type Bounds, boundsOf, growBounds } from "./geometry/bounds.js";
 export { flatten } from "./geometry/flatten.js";
 export { hobby, type Knot } from "./geometry/hobby.js";
@@ -19,6 +20,7 @@ export { endOf, type Path, pathLength, placeAlong, shiftPath, startOf } from "./
 export { distance, type Point } from "./geometry/point.js";
 export { mmText, svgData, svgRing } from "./geometry/svg-data.js";
 export type { Notch, PieceEdge, PieceResult } from "./piece/piece.js";
+export { roomForTitle } from "./piece/room.js";
 export { mixedText, nearestMixed } from "./quantity/fraction.js";
 export type { Kind } from "./quantity/kind.js";
 export { parseTape, type TapeParse } from "./quantity/parse-tape.js";

@@ -50,9 +50,12 @@ interface Teller {
   readonly bareIsLength: boolean;
 }
 
+/** Degrees with a true minus, like the signs in the working. */
+const degrees = (radians: number): string => `${plainFigure((radians * 180) / Math.PI)}°`.replace(/^-/, "−");
+
 function withUnit(value: number, kind: Kind, unit: HomeUnit): string {
   if (kind === "length") return `${exactFigure(value, unit)}\u00a0${unit}`;
-  if (kind === "angle") return `${plainFigure((value * 180) / Math.PI)}°`;
+  if (kind === "angle") return degrees(value);
   if (kind === "yesno") return value ? "yes" : "no";
   return plainFigure(value);
 }
@@ -70,7 +73,7 @@ function figureText(tree: Tree, t: Teller, plain: boolean): string {
   const value = typed.run(t.frame);
   if (typed.kind === "length") return exactFigure(value, t.unit);
   if (typed.kind === "bare" && t.bareIsLength && !plain) return exactFigure(figureOf(tree, t), t.unit);
-  if (typed.kind === "angle") return `${plainFigure((value * 180) / Math.PI)}°`;
+  if (typed.kind === "angle") return degrees(value);
   return plainFigure(value);
 }
 

@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { loadSystem } from "../draft/load.js";
 import { run } from "../draft/run.js";
+import { crossesBox } from "../geometry/box.js";
 import type { PieceResult } from "./piece.js";
+import { roomForTitle } from "./room.js";
 
 function piecesOf(lines: string): readonly PieceResult[] {
   const loaded = loadSystem(
@@ -78,5 +80,29 @@ describe("a piece taken off the board", () => {
   it("is left out when a point of it is not there", () => {
     expect(piecesOf(`A5 down 1 from A0\n  when 1 > 2\npiece P "P" on A · cut 1\n  edge a: A0 > A5\n  edge b: A5 > A0\n`)).toEqual([]);
     expect(piecesOf(BOX.replace("  edge top", "  when 1 > 2\n  edge top"))).toEqual([]);
+  });
+});
+
+describe("room for the title", () => {
+  const dart = "A5 start at 5 across 2 down\nA6 start at 5 across 18 down\nA7 midway A0 to A2\n";
+  const plain = piecesOf(BOX)[0] as PieceResult;
+  const darted = piecesOf(`${dart}${BOX}  inside "Dart": A5 > A6\n`)[0] as PieceResult;
+
+  it("is the middle of a piece with nothing in the way", () => {
+    const place = roomForTitle({ ...plain, levels: [] }, 30, 10);
+    expect(place.x).toBeGreaterThan(40);
+    expect(place.y).toBeCloseTo(100, 0);
+  });
+
+  it("keeps off a dart and off a level line, and stays inside the net line", () => {
+    const place = roomForTitle(darted, 30, 10);
+    expect(Math.abs(place.x - 50)).toBeGreaterThanOrEqual(15);
+    const title = { x: place.x - 15, y: place.y - 5, w: 30, h: 10 };
+    expect(darted.levels.some((l) => crossesBox(l.a, l.b, title))).toBe(false);
+    expect(place.x).toBeGreaterThan(15);
+  });
+
+  it("falls back to the middle when the title is larger than the piece", () => {
+    expect(roomForTitle(darted, 900, 10).y).toBeCloseTo(100, 0);
   });
 });

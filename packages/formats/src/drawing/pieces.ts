@@ -1,4 +1,4 @@
-import { boundsOf, flatten, growBounds, type PieceResult, type Point, type Run, shiftPath, svgData } from "@lodrin/core";
+import { boundsOf, flatten, growBounds, type PieceResult, type Point, roomForTitle, type Run, shiftPath, svgData } from "@lodrin/core";
 import type { Drawing, Mark, Stroke, Words } from "./mark.js";
 
 const GAP_MM = 40;
@@ -134,9 +134,9 @@ function notchTicks(notch: PieceResult["notches"][number], move: (p: Point) => P
 
 /** Name, how many to cut, and whether allowances are in. */
 function title(piece: PieceResult, move: (p: Point) => Point): Words[] {
-  const box = boundsOf(piece.net);
-  if (!box) return [];
-  const at = move({ x: box.minX + (box.maxX - box.minX) * 0.5, y: box.minY + (box.maxY - box.minY) * 0.52 });
+  // Letters of the title are about half as wide as high; three lines stand 26 mm high.
+  const room = roomForTitle(piece, Math.max(piece.title.length * 9 * 0.55, 50), 28);
+  const at = move({ x: room.x, y: room.y - 5 });
   const cut = `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`;
   const allowances = [...new Set(piece.edges.filter((e) => e.finish === "seam").map((e) => e.allowance))];
   const allowance = allowances.every((a) => a === 0) ? "net: no allowance included" : "allowance included";

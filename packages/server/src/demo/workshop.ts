@@ -24,6 +24,31 @@ interface DemoPerson {
 export const DEMO_PASSWORD = "lantern-night";
 
 const SHIRT = "08-menswear-flat-shirt-block";
+const JACKET = "05-cropped-lapel-jacket";
+const DRESS = "07-knee-dress-balanced-back";
+
+/** Merrin's tape, in inches: every measurement that the women's systems on the shelf ask for. */
+const MERRIN = {
+  bust: "37 1/2",
+  underbust: "32 1/2",
+  waist: "30",
+  hip: "40 1/2",
+  across_shoulder: "15 1/8",
+  bust_span: "7 1/2",
+  shoulder_to_bust: "10 3/8",
+  shoulder_to_underbust: "13 3/8",
+  shoulder_to_waist: "16 7/8",
+  shoulder_to_back_waist: "16",
+  shoulder_to_hip: "24 1/2",
+  full_length: "30",
+  knee_length: "39 1/2",
+  armhole_girth: "16 3/4",
+  armhole_depth: "8 3/8",
+  bicep: "11 1/4",
+  sleeve_length: "9",
+  sleeve_opening: "13",
+  head: "22 1/4",
+};
 
 export const DEMO_ACCOUNTS: readonly DemoAccount[] = [
   {
@@ -68,6 +93,26 @@ export const DEMO_ACCOUNTS: readonly DemoAccount[] = [
               hip: "104",
             },
             note: "Again before cutting: a good autumn.",
+          },
+        ],
+      },
+      {
+        name: "Merrin Quaile",
+        note: "Leads the stilt walkers. Her measurements are the class example for women's blocks.",
+        sets: [
+          {
+            takenOn: "2026-11-12",
+            unit: "in",
+            written: MERRIN,
+            note: "Measured over a close vest, shoes off.",
+            draft: { slug: JACKET, name: "Parade jacket, Merrin", note: "Lapel in brass-band red.", step: 62 },
+          },
+          {
+            takenOn: "2026-11-19",
+            unit: "in",
+            written: { ...MERRIN, waist: "30 1/4" },
+            note: "Again before the dress.",
+            draft: { slug: DRESS, name: "Lantern dress, Merrin", note: "The back is folded out at the waist.", step: 84 },
           },
         ],
       },

@@ -210,7 +210,7 @@ g > path {
 .dashed {
   stroke-dasharray: 8 5;
 }
-.leant {
+path.leant {
   stroke: var(--now);
 }
 path.now {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { boundsOf, growBounds, type HomeUnit, type PieceEdge, type Run, svgData, svgRing, tapeText } from "@lodrin/core";
+import { boundsOf, growBounds, type HomeUnit, type PieceEdge, type Run, roomForTitle, svgData, svgRing, tapeText } from "@lodrin/core";
 import { layPieces } from "@lodrin/formats";
 import { useElementSize } from "@vueuse/core";
 import { computed, ref, useTemplateRef, watch } from "vue";
@@ -39,12 +39,15 @@ const words = computed(() =>
   laid.value.map(({ piece, dx, dy }) => {
     const at = (p: { x: number; y: number }): { x: number; y: number } => toScreen(view.value, { x: p.x + dx, y: p.y + dy });
     const box = boundsOf(piece.net) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
-    const wide = (box.maxX - box.minX) * view.value.k;
+    const k = view.value.k;
+    const wide = (box.maxX - box.minX) * k;
+    const cut = `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`;
+    const room = roomForTitle(piece, Math.max(piece.title.length * 13, cut.length * 8) / k, 50 / k);
     return {
       key: piece.key,
-      title: at({ x: box.minX + (box.maxX - box.minX) * 0.58, y: box.minY + (box.maxY - box.minY) * 0.5 }),
+      title: at(room),
       name: piece.title,
-      cut: `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`,
+      cut,
       levels: piece.levels.map((l) => ({ ...l, ...at({ x: (l.a.x + l.b.x) / 2, y: l.a.y }), fits: wide > 130 })),
       fold: piece.edges.filter((e) => e.finish === "fold").map((e) => foldMark(e, at)),
       grain: piece.grain && wide > 90 ? grainMark(at(piece.grain[0]), at(piece.grain[1]), wide) : undefined,

@@ -1,7 +1,8 @@
+import { type Box, crossesBox } from "@lodrin/core";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { gridOf, ruling } from "./grid.js";
-import { type Box, crossesBox, placeLabels } from "./labels.js";
+import { placeLabels } from "./labels.js";
 import { fitView, toScreen } from "./view.js";
 
 describe("the view", () => {

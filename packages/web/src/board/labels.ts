@@ -1,18 +1,10 @@
-import type { Point } from "@lodrin/core";
+import { type Box, crossesBox, type Point } from "@lodrin/core";
 
 /** A number to be set beside its point, in screen pixels. */
 export interface LabelWish {
   readonly id: string;
   readonly at: Point;
   readonly width: number;
-}
-
-/** A box in screen pixels. */
-export interface Box {
-  readonly x: number;
-  readonly y: number;
-  readonly w: number;
-  readonly h: number;
 }
 
 /** Where a number was set: its box, whose lower left corner is where text begins. */
@@ -50,28 +42,6 @@ function places(wish: LabelWish): Box[] {
 }
 
 const overlap = (a: Box, b: Box): boolean => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
-
-/** True when a stretch runs through a box (slab test). */
-export function crossesBox(a: Point, b: Point, box: Box): boolean {
-  let enter = 0;
-  let leave = 1;
-  for (const [from, to, low, high] of [
-    [a.x, b.x, box.x, box.x + box.w],
-    [a.y, b.y, box.y, box.y + box.h],
-  ] as const) {
-    const d = to - from;
-    if (Math.abs(d) < 1e-9) {
-      if (from < low || from > high) return false;
-      continue;
-    }
-    const t1 = (low - from) / d;
-    const t2 = (high - from) / d;
-    enter = Math.max(enter, Math.min(t1, t2));
-    leave = Math.min(leave, Math.max(t1, t2));
-    if (enter > leave) return false;
-  }
-  return true;
-}
 
 /**
  * Sets numbers beside their points so that they lie on no other number, no point and, where there is room, no line.

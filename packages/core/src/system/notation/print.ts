@@ -1,6 +1,6 @@
 import { pointText, printForm } from "../../verb/form.js";
 import { VERBS } from "../../verb/index.js";
-import type { Choice, Edge, Measure, PathStep, Piece, PointStep, Setting, Statement, System, Table } from "../model.js";
+import type { Choice, Edge, Measure, PathStep, Piece, PointStep, Setting, Statement, System, Table, Value } from "../model.js";
 
 /** A system as notation. Reading it back gives the same model. */
 export function printNotation(system: System): string {
@@ -40,7 +40,7 @@ function printStatement(s: Statement): string[] {
     case "table":
       return [printTable(s)];
     case "value":
-      return [`value ${s.key}${s.kind === "length" ? "" : ` ${s.kind}`} = ${s.formula}${says(s.says)}`, ...notes(s)];
+      return [printValue(s), ...notes(s)];
     case "board":
       return [`board ${s.key} ${quoted(s.title)} · centre ${s.centre}${printRoom(s.room)}`];
     case "part":
@@ -99,6 +99,10 @@ const BOUNDS = { upTo: "up to ", under: "under ", at: "at ", above: "above" } as
 function printTable(s: Table): string {
   const rows = s.rows.map((r) => `${BOUNDS[r.bound]}${r.at ?? ""} -> ${r.gives}`);
   return `table ${s.key}${s.kind === "length" ? "" : ` ${s.kind}`} by ${s.by}, ${s.mode}: ${rows.join(" · ")}`;
+}
+
+function printValue(s: Value): string {
+  return `value ${s.key}${s.kind === "length" ? "" : ` ${s.kind}`} = ${s.formula}${says(s.says)}`;
 }
 
 function printRoom(room: Extract<Statement, { is: "board" }>["room"]): string {

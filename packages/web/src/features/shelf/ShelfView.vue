@@ -36,7 +36,12 @@ const steps = (s: ShelfSystem): number => statementsOf(s.loaded.system, "point")
     <h1>Shelf</h1>
     <p class="lead quiet">Drafting systems, by garment. Take one down to draft it on a body.</p>
     <LoadState v-if="!ready" what="the shelf" :why="why" @again="again" />
-    <section v-for="garment in garments" v-else :key="garment">
+    <nav v-if="ready && garments.length > 1" class="garments" aria-label="Garments">
+      <a v-for="garment in garments" :key="garment" :href="`#${garment}`"
+        >{{ title(garment) }} <span class="quiet">{{ ofGarment(garment).length }}</span></a
+      >
+    </nav>
+    <section v-for="garment in ready ? garments : []" :id="garment" :key="garment">
       <h2>{{ title(garment) }}</h2>
       <div class="cards">
         <article v-for="s in ofGarment(garment)" :key="s.sheet.slug" class="card">
@@ -44,7 +49,7 @@ const steps = (s: ShelfSystem): number => statementsOf(s.loaded.system, "point")
             ><PatternThumb :plan="s.loaded.plan"
           /></RouterLink>
           <h3>{{ s.sheet.title }}</h3>
-          <p class="small">{{ s.loaded.system.about }}</p>
+          <p class="small about">{{ s.loaded.system.about }}</p>
           <p v-if="s.loaded.system.suits" class="small quiet">{{ s.loaded.system.suits }}</p>
           <p class="small facts">
             {{ steps(s) }} points · {{ s.loaded.system.unit === "cm" ? "centimetres" : "inches" }} · version {{ s.sheet.version }}<br />
@@ -65,17 +70,30 @@ h2 {
   margin: 22px 0 12px;
   font-size: 22px;
 }
-.cards {
-  grid-template-columns: repeat(auto-fill, minmax(320px, 380px));
+.garments {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 22px;
+}
+section {
+  scroll-margin-top: 64px;
 }
 article {
-  display: grid;
+  display: flex;
+  flex-direction: column;
   gap: 10px;
-  align-content: start;
+}
+/* The whole of it stands on the system's own page. */
+.about {
+  display: -webkit-box;
+  overflow: hidden;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 4;
+  line-clamp: 4;
 }
 .picture {
   display: block;
-  height: 190px;
+  height: 170px;
   padding: 12px;
   margin: -18px -20px 4px;
   background: #fbf8f0;
@@ -85,6 +103,7 @@ h3 {
   font-size: 20px;
 }
 .facts {
+  margin-top: auto;
   border-top: 1px solid var(--rule);
   padding-top: 8px;
 }

@@ -1,0 +1,31 @@
+import type { Point } from "./point.js";
+
+/** An upright box: its upper left corner, width and height, in mm or screen pixels. */
+export interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly h: number;
+}
+
+/** True when a stretch runs through a box (slab test). */
+export function crossesBox(a: Point, b: Point, box: Box): boolean {
+  let enter = 0;
+  let leave = 1;
+  for (const [from, to, low, high] of [
+    [a.x, b.x, box.x, box.x + box.w],
+    [a.y, b.y, box.y, box.y + box.h],
+  ] as const) {
+    const d = to - from;
+    if (Math.abs(d) < 1e-9) {
+      if (from < low || from > high) return false;
+      continue;
+    }
+    const t1 = (low - from) / d;
+    const t2 = (high - from) / d;
+    enter = Math.max(enter, Math.min(t1, t2));
+    leave = Math.min(leave, Math.max(t1, t2));
+    if (enter > leave) return false;
+  }
+  return true;
+}
