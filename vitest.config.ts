@@ -7,7 +7,12 @@ export default defineConfig({
   test: {
     projects: [
       {
-        test: { name: "unit", include: ["packages/{core,formats,cli,contract}/src/**/*.test.ts"], environment: "node", testTimeout: 20_000 },
+        test: {
+          name: "unit",
+          include: ["packages/{core,formats,cli,contract}/src/**/*.test.ts"],
+          environment: "node",
+          testTimeout: 20_000,
+        },
       },
       {
         plugins: [vue(), components({ dts: false, dirs: [], resolvers: [ElementPlusResolver({ importStyle: false })] })],

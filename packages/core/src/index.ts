@@ -20,7 +20,7 @@ export { endOf, type Path, pathLength, placeAlong, shiftPath, startOf } from "./
 export { distance, type Point } from "./geometry/point.js";
 export { mmText, svgData, svgRing } from "./geometry/svg-data.js";
 export type { Notch, PieceEdge, PieceResult } from "./piece/piece.js";
-export { roomForTitle } from "./piece/room.js";
+export { grainArrow, middleOf, roomForTitle } from "./piece/room.js";
 export { mixedText, nearestMixed } from "./quantity/fraction.js";
 export type { Kind } from "./quantity/kind.js";
 export { parseTape, type TapeParse } from "./quantity/parse-tape.js";

@@ -26,8 +26,10 @@ export function stepName(step: PlannedStep): string {
 function sentence(step: PlannedStep): string {
   const { source } = step;
   if (source.says !== undefined) return source.says;
-  if (source.is === "path") return source.label === undefined ? `Draw ${source.key}.` : `Draw and label it: ${source.label}.`;
-  return source.is === "value" ? `Work out ${source.key}.` : `Place ${pointText(source.id)}.`;
+  if (source.is === "point") return `Place ${pointText(source.id)}.`;
+  const name = source.key.replace(/_/g, " ");
+  if (source.is === "value") return `Work out the ${name}.`;
+  return source.label === undefined ? `Draw the ${name}.` : `Draw and label it: ${source.label}.`;
 }
 
 /** One step of the trace, its sums worked out in the wanted unit. */

@@ -3,7 +3,7 @@ import { loadSystem } from "../draft/load.js";
 import { run } from "../draft/run.js";
 import { crossesBox } from "../geometry/box.js";
 import type { PieceResult } from "./piece.js";
-import { roomForTitle } from "./room.js";
+import { grainArrow, roomForTitle } from "./room.js";
 
 function piecesOf(lines: string): readonly PieceResult[] {
   const loaded = loadSystem(
@@ -83,26 +83,37 @@ describe("a piece taken off the board", () => {
   });
 });
 
-describe("room for the title", () => {
-  const dart = "A5 start at 5 across 2 down\nA6 start at 5 across 18 down\nA7 midway A0 to A2\n";
+describe("room for words and the grain arrow", () => {
+  const dart = "A5 start at 5 across 2 down\nA6 start at 5 across 18 down\n";
   const plain = piecesOf(BOX)[0] as PieceResult;
   const darted = piecesOf(`${dart}${BOX}  inside "Dart": A5 > A6\n`)[0] as PieceResult;
 
-  it("is the middle of a piece with nothing in the way", () => {
+  it("the title is near the middle of a piece with nothing in the way", () => {
     const place = roomForTitle({ ...plain, levels: [] }, 30, 10);
-    expect(place.x).toBeGreaterThan(40);
-    expect(place.y).toBeCloseTo(100, 0);
+    expect(place?.x).toBeGreaterThan(40);
+    expect(place?.y).toBeCloseTo(100, 0);
   });
 
-  it("keeps off a dart and off a level line, and stays inside the net line", () => {
-    const place = roomForTitle(darted, 30, 10);
-    expect(Math.abs(place.x - 50)).toBeGreaterThanOrEqual(15);
+  it("it keeps off a dart, a level line and the grain, and stays inside the net line", () => {
+    const place = roomForTitle(darted, 30, 10) as { x: number; y: number };
     const title = { x: place.x - 15, y: place.y - 5, w: 30, h: 10 };
+    const grain = grainArrow(darted) as [{ x: number; y: number }, { x: number; y: number }];
+    expect(Math.abs(place.x - 50)).toBeGreaterThanOrEqual(15);
     expect(darted.levels.some((l) => crossesBox(l.a, l.b, title))).toBe(false);
+    expect(crossesBox(...grain, title)).toBe(false);
     expect(place.x).toBeGreaterThan(15);
   });
 
-  it("falls back to the middle when the title is larger than the piece", () => {
-    expect(roomForTitle(darted, 900, 10).y).toBeCloseTo(100, 0);
+  it("there is none for a title larger than the piece", () => {
+    expect(roomForTitle(darted, 900, 10)).toBeUndefined();
+  });
+
+  it("the grain arrow lies on the piece, along the grain, left of a dart in the middle", () => {
+    const [a, b] = grainArrow(darted) as [{ x: number; y: number }, { x: number; y: number }];
+    expect(b.x).toBeCloseTo(a.x, 9);
+    expect(Math.abs(b.y - a.y)).toBeGreaterThan(40);
+    expect(a.x).toBeGreaterThan(0);
+    expect(a.x).toBeLessThan(50);
+    expect(grainArrow({ ...plain, grain: undefined })).toBeUndefined();
   });
 });

@@ -1,37 +1,81 @@
-import { boundsOf } from "../geometry/bounds.js";
+import { type Bounds, boundsOf } from "../geometry/bounds.js";
 import { type Box, crossesBox } from "../geometry/box.js";
 import { flatten } from "../geometry/flatten.js";
+import { direction } from "../geometry/line.js";
 import { distance, type Point } from "../geometry/point.js";
+import { crossStretches } from "../geometry/ring.js";
 import type { PieceResult } from "./piece.js";
+
+type Stretch = readonly [Point, Point];
 
 /** Places tried across and down a piece. */
 const ACROSS = 12;
 const DOWN = 24;
+/** Shares of the piece's extent along the grain that the arrow may be long, longest first. */
+const GRAIN_SHARES = [0.5, 0.35, 0.2];
+
+/**
+ * The arrow to draw for a piece's grain (mm): parallel to the grain, wholly on the piece, off its darts, and as near as can
+ * be to a finger's width beside the left edge's middle. Undefined without a grain or when nothing fits.
+ */
+export function grainArrow(piece: PieceResult): Stretch | undefined {
+  const u = piece.grain && direction({ a: piece.grain[0], b: piece.grain[1] });
+  if (!u) return undefined;
+  const box = boundsOf(piece.net) ?? EMPTY;
+  const wish = { x: box.minX + (box.maxX - box.minX) * 0.28, y: box.minY + (box.maxY - box.minY) * 0.6 };
+  const extent = Math.abs(u.x) * (box.maxX - box.minX) + Math.abs(u.y) * (box.maxY - box.minY);
+  const lines = linesOf(piece);
+  for (const share of GRAIN_SHARES) {
+    const half = (extent * share) / 2;
+    const arrowAt = (p: Point): Stretch => [
+      { x: p.x - u.x * half, y: p.y - u.y * half },
+      { x: p.x + u.x * half, y: p.y + u.y * half },
+    ];
+    const fits = (p: Point): boolean => {
+      const [a, b] = arrowAt(p);
+      return isInside(piece.net, a) && isInside(piece.net, b) && !lines.some(([c, d]) => crossStretches(a, b, c, d));
+    };
+    const place = placesOn(box, wish).find(fits);
+    if (place) return arrowAt(place);
+  }
+  return undefined;
+}
 
 /**
  * Where a title of the given size (mm) lies best on a piece: its middle, as near the middle of the piece as it can without
- * lying over the outline, a dart, another inside line or a level line. Where nothing is free, the middle of the piece.
+ * lying over the outline, a dart, another inside line, a level line or the grain. Undefined when there is no such place.
  */
-export function roomForTitle(piece: PieceResult, width: number, height: number): Point {
-  const box = boundsOf(piece.net) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
-  const middle = { x: box.minX + (box.maxX - box.minX) * 0.55, y: (box.minY + box.maxY) / 2 };
-  const lines = stretchesOf(piece);
-  const tried: Point[] = [middle];
-  for (let i = 1; i < ACROSS; i++)
-    for (let j = 1; j < DOWN; j++)
-      tried.push({ x: box.minX + ((box.maxX - box.minX) * i) / ACROSS, y: box.minY + ((box.maxY - box.minY) * j) / DOWN });
-  tried.sort((a, b) => distance(a, middle) - distance(b, middle));
+export function roomForTitle(piece: PieceResult, width: number, height: number): Point | undefined {
+  const grain = grainArrow(piece);
+  const lines = [...linesOf(piece), ...piece.levels.map((l): Stretch => [l.a, l.b]), ...(grain ? [grain] : [])];
   const free = (p: Point): boolean => {
     const title: Box = { x: p.x - width / 2, y: p.y - height / 2, w: width, h: height };
     return isInside(piece.net, p) && !lines.some(([a, b]) => crossesBox(a, b, title));
   };
-  return tried.find(free) ?? middle;
+  return placesOn(boundsOf(piece.net) ?? EMPTY, middleOf(piece)).find(free);
 }
 
-function stretchesOf(piece: PieceResult): (readonly [Point, Point])[] {
+/** The middle of a piece's box, a little to the right, away from a fold. */
+export function middleOf(piece: PieceResult): Point {
+  const box = boundsOf(piece.net) ?? EMPTY;
+  return { x: box.minX + (box.maxX - box.minX) * 0.55, y: (box.minY + box.maxY) / 2 };
+}
+
+const EMPTY: Bounds = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+
+/** The wish itself and a raster over the box, the nearest to the wish first. */
+function placesOn(box: Bounds, wish: Point): Point[] {
+  const places: Point[] = [wish];
+  for (let i = 1; i < ACROSS; i++)
+    for (let j = 1; j < DOWN; j++)
+      places.push({ x: box.minX + ((box.maxX - box.minX) * i) / ACROSS, y: box.minY + ((box.maxY - box.minY) * j) / DOWN });
+  return places.sort((a, b) => distance(a, wish) - distance(b, wish));
+}
+
+/** The net line and the lines inside it. */
+function linesOf(piece: PieceResult): Stretch[] {
   const through = [...piece.inside.map((l) => flatten(l.path, 1)), [...piece.net, ...piece.net.slice(0, 1)]];
-  const stretches = through.flatMap((places) => places.slice(1).map((b, i) => [places[i] as Point, b] as const));
-  return [...stretches, ...piece.levels.map((l) => [l.a, l.b] as const)];
+  return through.flatMap((places) => places.slice(1).map((b, i): Stretch => [places[i] as Point, b]));
 }
 
 /** Even-odd rule: a ray to the right crosses the ring an odd number of times. */

@@ -1,4 +1,16 @@
-import { boundsOf, flatten, growBounds, type PieceResult, type Point, roomForTitle, type Run, shiftPath, svgData } from "@lodrin/core";
+import {
+  boundsOf,
+  flatten,
+  grainArrow,
+  growBounds,
+  middleOf,
+  type PieceResult,
+  type Point,
+  roomForTitle,
+  type Run,
+  shiftPath,
+  svgData,
+} from "@lodrin/core";
 import type { Drawing, Mark, Stroke, Words } from "./mark.js";
 
 const GAP_MM = 40;
@@ -39,7 +51,8 @@ function drawPiece({ piece, dx, dy }: LaidPiece): Mark[] {
   for (const inside of piece.inside) marks.push(insideStroke(inside, dx, dy));
   if (piece.cutting !== piece.net) marks.push({ kind: "stroke", layer: "allowance", places: piece.cutting.map(move), closed: true });
   for (const edge of piece.edges) if (edge.finish === "fold") marks.push(...foldBracket(edge.places, move));
-  if (piece.grain) marks.push(...grainLine(piece.grain, move));
+  const grain = grainArrow(piece);
+  if (grain) marks.push(...grainLine(grain, move));
   for (const notch of piece.notches) marks.push(...notchTicks(notch, move));
   return [...marks, ...title(piece, move)];
 }
@@ -85,34 +98,26 @@ function foldBracket(places: readonly Point[], move: (p: Point) => Point): Mark[
   return [bracket, word];
 }
 
-/** An arrowed line parallel to the grain, in the middle half of the piece. */
+/** The grain: an arrow at both ends, with the word beside it. */
 function grainLine([a, b]: readonly [Point, Point], move: (p: Point) => Point): Mark[] {
   const length = Math.hypot(b.x - a.x, b.y - a.y);
   if (length < 20) return [];
   const u = { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
-  const side = 45 * (u.y > 0 ? 1 : -1);
   const at = (along: number, off: number): Point => move({ x: a.x + u.x * along + u.y * off, y: a.y + u.y * along - u.x * off });
-  const from = length * 0.3;
-  const to = length * 0.75;
   const head = (along: number, way: number): Stroke => ({
     kind: "stroke",
     layer: "grain",
-    places: [at(along - way * 6, side + 2.5), at(along, side), at(along - way * 6, side - 2.5)],
+    places: [at(along - way * 6, 2.5), at(along, 0), at(along - way * 6, -2.5)],
     closed: false,
   });
+  // Words read upward or to the right, never upside down.
+  const slope = Math.atan2(u.y, u.x);
+  const turn = slope > Math.PI / 4 ? slope - Math.PI : slope < (-3 * Math.PI) / 4 ? slope + Math.PI : slope;
   return [
-    { kind: "stroke", layer: "grain", places: [at(from, side), at(to, side)], closed: false },
-    head(to, 1),
-    head(from, -1),
-    {
-      kind: "words",
-      layer: "labels",
-      at: at((from + to) / 2, side + 4 * Math.sign(side)),
-      text: "grain",
-      size: 4,
-      anchor: "middle",
-      turn: -Math.PI / 2,
-    },
+    { kind: "stroke", layer: "grain", places: [at(0, 0), at(length, 0)], closed: false },
+    head(length, 1),
+    head(0, -1),
+    { kind: "words", layer: "labels", at: at(length / 2, 2 * Math.sign(u.y || 1)), text: "grain", size: 4, anchor: "middle", turn },
   ];
 }
 
@@ -135,7 +140,7 @@ function notchTicks(notch: PieceResult["notches"][number], move: (p: Point) => P
 /** Name, how many to cut, and whether allowances are in. */
 function title(piece: PieceResult, move: (p: Point) => Point): Words[] {
   // Letters of the title are about half as wide as high; three lines stand 26 mm high.
-  const room = roomForTitle(piece, Math.max(piece.title.length * 9 * 0.55, 50), 28);
+  const room = roomForTitle(piece, Math.max(piece.title.length * 9 * 0.55, 50), 28) ?? middleOf(piece);
   const at = move({ x: room.x, y: room.y - 5 });
   const cut = `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`;
   const allowances = [...new Set(piece.edges.filter((e) => e.finish === "seam").map((e) => e.allowance))];

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { boundsOf, growBounds, type HomeUnit, type PieceEdge, type Run, roomForTitle, svgData, svgRing, tapeText } from "@lodrin/core";
+import { boundsOf, grainArrow, growBounds, type HomeUnit, type PieceEdge, type Run, svgData, svgRing, tapeText } from "@lodrin/core";
 import { layPieces } from "@lodrin/formats";
 import { useElementSize } from "@vueuse/core";
 import { computed, ref, useTemplateRef, watch } from "vue";
 import { gridOf } from "./grid.js";
+import { fitTitle, linesAt } from "./fit-title.js";
 import PaperFrame from "./PaperFrame.vue";
 import { usePanZoom } from "./use-pan-zoom.js";
 import { fitView, inView, toScreen } from "./view.js";
@@ -34,23 +35,29 @@ defineExpose({ fit, zoomBy });
 
 const ruled = computed(() => gridOf(view.value, width.value, height.value, props.unit));
 
+/** Room on the pieces is looked for again when they are drawn larger or smaller, not while they are moved. */
+const scale = computed(() => view.value.k);
+const rooms = computed(() =>
+  laid.value.map(({ piece }) => {
+    const cut = `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`;
+    return { grain: grainArrow(piece), title: fitTitle(piece, cut, scale.value) };
+  }),
+);
+
 /** Words on a piece, in screen pixels. */
 const words = computed(() =>
-  laid.value.map(({ piece, dx, dy }) => {
+  laid.value.map(({ piece, dx, dy }, i) => {
     const at = (p: { x: number; y: number }): { x: number; y: number } => toScreen(view.value, { x: p.x + dx, y: p.y + dy });
     const box = boundsOf(piece.net) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
-    const k = view.value.k;
-    const wide = (box.maxX - box.minX) * k;
-    const cut = `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`;
-    const room = roomForTitle(piece, Math.max(piece.title.length * 13, cut.length * 8) / k, 50 / k);
+    const wide = (box.maxX - box.minX) * view.value.k;
+    const { grain, title } = rooms.value[i] as (typeof rooms.value)[number];
+    const { x, y } = at(title.middle);
     return {
       key: piece.key,
-      title: at(room),
-      name: piece.title,
-      cut,
+      title: { ...title, x, ...linesAt(title, y) },
       levels: piece.levels.map((l) => ({ ...l, ...at({ x: (l.a.x + l.b.x) / 2, y: l.a.y }), fits: wide > 130 })),
       fold: piece.edges.filter((e) => e.finish === "fold").map((e) => foldMark(e, at)),
-      grain: piece.grain && wide > 90 ? grainMark(at(piece.grain[0]), at(piece.grain[1]), wide) : undefined,
+      grain: grain && grainMark(at(grain[0]), at(grain[1])),
       edges: piece.edges
         .filter((e) => props.edges.includes(e.name))
         .map((e) => ({
@@ -76,15 +83,21 @@ function foldMark(edge: PieceEdge, at: ToScreen): { d: string; x: number; y: num
   return { d: `M${inside(p, 3)}L${inside(p, 12)}L${inside(q, 12)}L${inside(q, 3)}`, x: mid.x + n.x * 17, y: mid.y + n.y * 17 };
 }
 
-function grainMark(a: { x: number; y: number }, b: { x: number; y: number }, wide: number): { d: string; x: number; y: number } {
-  const x = a.x + wide * 0.24;
-  const [top, foot] = [a.y, b.y].sort((m, n) => m - n) as [number, number];
-  const from = top + (foot - top) * 0.34;
-  const to = top + (foot - top) * 0.82;
+function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { d: string; x: number; y: number; turn: number } {
+  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+  const u = { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
+  const off = (p: { x: number; y: number }, along: number, aside: number): string =>
+    `${p.x + u.x * along - u.y * aside} ${p.y + u.y * along + u.x * aside}`;
+  const head = (p: { x: number; y: number }, way: number): string => `M${off(p, -way * 10, 5)}L${p.x} ${p.y}L${off(p, -way * 10, -5)}`;
+  const slope = (Math.atan2(u.y, u.x) * 180) / Math.PI;
+  // The word reads upward or to the right, never upside down, on the left of the arrow.
+  const turn = slope > 45 ? slope - 180 : slope < -135 ? slope + 180 : slope;
+  const side = turn === slope ? -5 : 5;
   return {
-    d: `M${x} ${from}V${to}M${x - 5} ${from + 10}L${x} ${from}L${x + 5} ${from + 10}M${x - 5} ${to - 10}L${x} ${to}L${x + 5} ${to - 10}`,
-    x: x - 6,
-    y: to - 16,
+    d: `M${a.x} ${a.y}L${b.x} ${b.y}${head(a, -1)}${head(b, 1)}`,
+    x: (a.x + b.x) / 2 - u.y * side,
+    y: (a.y + b.y) / 2 + u.x * side,
+    turn,
   };
 }
 </script>
@@ -121,8 +134,17 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }, wid
         </g>
       </g>
       <g v-for="w in words" :key="w.key">
-        <text class="name" :x="w.title.x" :y="w.title.y">{{ w.name }}</text>
-        <text class="cut" :x="w.title.x" :y="w.title.y + 22">{{ w.cut }}</text>
+        <text
+          v-for="(line, i) in w.title.lines"
+          :key="line"
+          class="name"
+          :style="{ fontSize: `${w.title.size}px` }"
+          :x="w.title.x"
+          :y="w.title.name[i]"
+        >
+          {{ line }}
+        </text>
+        <text v-for="(line, i) in w.title.below" :key="line" class="cut" :x="w.title.x" :y="w.title.small[i]">{{ line }}</text>
         <template v-for="l in w.levels" :key="l.label">
           <text v-if="l.fits" class="level-name" :x="l.x" :y="l.y - 5">{{ l.label }}</text>
         </template>
@@ -132,7 +154,7 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }, wid
         </template>
         <template v-if="w.grain">
           <path class="grain" :d="w.grain.d" />
-          <text class="small start" :transform="`translate(${w.grain.x} ${w.grain.y}) rotate(-90)`">grain</text>
+          <text class="small" :transform="`translate(${w.grain.x} ${w.grain.y}) rotate(${w.grain.turn})`">grain</text>
         </template>
         <g v-for="e in w.edges" :key="e.name">
           <text class="edge under" :x="e.x" :y="e.y">{{ e.text }}</text>

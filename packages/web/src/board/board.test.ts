@@ -1,6 +1,7 @@
-import { type Box, crossesBox } from "@lodrin/core";
+import { type Box, crossesBox, loadSystem, type PieceResult, run } from "@lodrin/core";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { fitTitle, linesAt } from "./fit-title.js";
 import { gridOf, ruling } from "./grid.js";
 import { placeLabels } from "./labels.js";
 import { fitView, toScreen } from "./view.js";
@@ -113,5 +114,27 @@ describe("numbers beside their points", () => {
     expect(crossesBox({ x: 0, y: 5 }, { x: 30, y: 5 }, box)).toBe(false);
     expect(crossesBox({ x: 0, y: 0 }, { x: 5, y: 5 }, box)).toBe(false);
     expect(crossesBox({ x: 15, y: 12 }, { x: 16, y: 13 }, box)).toBe(true);
+  });
+});
+
+describe("a piece's name on the glass", () => {
+  const { plan } = loadSystem(
+    'system "Try"\n  garment block · unit cm\nboard A "A"\nA0 start\nA1 out 8 from A0\nA2 down 30 from A0\nA3 down 30 from A1\npiece Side "Side front" on A · cut 2\n  edge top: A0 > A1 · finished\n  edge rest: A1 > A3 > A2 > A0 · finished\n  grain along A0-A2\n',
+  );
+  const [piece] = run(plan, {}).pieces as [PieceResult];
+
+  it("stands in one line where there is room, then a line a word, then smaller, then alone", () => {
+    expect(fitTitle(piece, "cut 2, mirrored", 4)).toMatchObject({ lines: ["Side front"], below: ["cut 2, mirrored"], size: 24 });
+    expect(fitTitle(piece, "cut 2, mirrored", 1.6)).toMatchObject({ lines: ["Side", "front"], below: ["cut 2, mirrored"], size: 24 });
+    expect(fitTitle(piece, "cut 2, mirrored", 1.1)).toMatchObject({ lines: ["Side", "front"], below: ["cut 2", "mirrored"] });
+    expect(fitTitle(piece, "cut 2, mirrored", 0.1)).toMatchObject({ lines: ["Side", "front"], below: [], size: 15 });
+  });
+
+  it("its lines and those below stand under each other round its middle", () => {
+    const { name, small } = linesAt({ lines: ["Side", "front"], below: ["cut 2"], size: 20, middle: { x: 0, y: 0 } }, 100);
+    expect(name[1]).toBe((name[0] ?? 0) + 22);
+    expect(small[0]).toBeGreaterThan(name[1] ?? 0);
+    expect(name[0]).toBeGreaterThan(68);
+    expect(small[0]).toBeLessThan(132);
   });
 });

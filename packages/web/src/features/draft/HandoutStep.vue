@@ -11,8 +11,8 @@ const number = computed(() => (/\d/.test(props.entry.step) ? props.entry.step.re
 const sum = computed(() => props.entry.sums[0]);
 const short = computed(() => {
   if (!sum.value) return "";
-  const [first = ""] = sum.value.sums;
-  return bare(first) === bare(sum.value.result) ? sum.value.result : `${first} = ${sum.value.result}`;
+  const [first] = sum.value.sums;
+  return first === undefined || bare(first) === bare(sum.value.result) ? sum.value.result : `${first} = ${sum.value.result}`;
 });
 const tick = computed(() =>
   props.entry.outcome.status === "skipped"
@@ -90,6 +90,9 @@ const left = (s: Explained): string => {
   display: inline-block;
   margin-left: 0.4em;
   color: var(--ink-2);
+}
+.short :deep(.fig) {
+  white-space: normal;
 }
 .later .sentence {
   color: var(--ink-2);
