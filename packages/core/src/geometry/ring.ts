@@ -1,7 +1,10 @@
 import type { Point } from "./point.js";
 
-/** Where two stretches a–b and c–d cross properly (not merely touch); undefined otherwise. */
-export function crossStretches(a: Point, b: Point, c: Point, d: Point): Point | undefined {
+/**
+ * Where two stretches a–b and c–d meet; undefined otherwise. `slack` is how far beyond their ends, as a share of their
+ * length, they still count: a little more than nothing counts a touch at the ends, a little less only a proper crossing.
+ */
+export function meetStretches(a: Point, b: Point, c: Point, d: Point, slack: number): Point | undefined {
   const ux = b.x - a.x;
   const uy = b.y - a.y;
   const vx = d.x - c.x;
@@ -10,9 +13,12 @@ export function crossStretches(a: Point, b: Point, c: Point, d: Point): Point | 
   if (!(Math.abs(cross) > 1e-12)) return undefined;
   const t = ((c.x - a.x) * vy - (c.y - a.y) * vx) / cross;
   const s = ((c.x - a.x) * uy - (c.y - a.y) * ux) / cross;
-  const inside = t > 1e-9 && t < 1 - 1e-9 && s > 1e-9 && s < 1 - 1e-9;
-  return inside ? { x: a.x + ux * t, y: a.y + uy * t } : undefined;
+  const within = t > -slack && t < 1 + slack && s > -slack && s < 1 + slack;
+  return within ? { x: a.x + ux * t, y: a.y + uy * t } : undefined;
 }
+
+/** Where two stretches a–b and c–d cross properly (not merely touch); undefined otherwise. */
+export const crossStretches = (a: Point, b: Point, c: Point, d: Point): Point | undefined => meetStretches(a, b, c, d, -1e-9);
 
 /** The first place where a ring of corner points crosses itself; undefined when it is simple. Sides are compared by their boxes first. */
 export function selfCrossing(ring: readonly Point[]): Point | undefined {

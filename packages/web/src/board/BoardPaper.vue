@@ -162,35 +162,8 @@ const stepOf = (id: string): number => scene.value.points.find((p) => p.id === i
   </div>
 </template>
 
+<style scoped src="./paper.css"></style>
 <style scoped>
-.holder {
-  position: absolute;
-  inset: 0;
-  overflow: hidden;
-  contain: strict;
-}
-svg {
-  display: block;
-  touch-action: none;
-  cursor: grab;
-}
-.sheet {
-  fill: var(--paper);
-}
-.fine {
-  stroke: var(--grid);
-  stroke-width: 0.6;
-}
-.strong {
-  stroke: var(--grid-strong);
-  stroke-width: 0.9;
-}
-path {
-  fill: none;
-}
-g > path {
-  vector-effect: non-scaling-stroke;
-}
 .construction {
   stroke: #7c8084;
   stroke-width: 1.1;

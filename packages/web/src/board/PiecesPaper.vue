@@ -167,35 +167,8 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
   </div>
 </template>
 
+<style scoped src="./paper.css"></style>
 <style scoped>
-.holder {
-  position: absolute;
-  inset: 0;
-  overflow: hidden;
-  contain: strict;
-}
-svg {
-  display: block;
-  touch-action: none;
-  cursor: grab;
-}
-.sheet {
-  fill: var(--paper);
-}
-.fine {
-  stroke: var(--grid);
-  stroke-width: 0.6;
-}
-.strong {
-  stroke: var(--grid-strong);
-  stroke-width: 0.9;
-}
-path {
-  fill: none;
-}
-g path {
-  vector-effect: non-scaling-stroke;
-}
 .cloth {
   fill: #fffdf7;
 }
@@ -237,9 +210,6 @@ text {
   text-anchor: middle;
   fill: var(--ink-2);
   pointer-events: none;
-}
-text.start {
-  text-anchor: start;
 }
 .name {
   font: 600 24px var(--face-title);

@@ -2,6 +2,9 @@ import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { loadSystem } from "../../draft/load.js";
+import { run } from "../../draft/run.js";
+import { FUNCTIONS } from "../../formula/functions.js";
+import { VERBS } from "../../verb/index.js";
 import { statementsOf, type System } from "../model.js";
 import { printNotation } from "./print.js";
 import { problemText } from "./problem.js";
@@ -245,5 +248,24 @@ describe("what cannot be read is reported at its place, and the rest goes on", (
       }),
       { numRuns: 120 },
     );
+  });
+});
+
+describe("the page that explains the notation", () => {
+  const page = readFileSync(new URL("../../../../../docs/notation/README.md", import.meta.url), "utf8");
+
+  it("holds a whole system that drafts as it stands", () => {
+    const example = /```\n(system [^`]*)```/.exec(page)?.[1] ?? "";
+    const { plan, problems } = loadSystem(example);
+    expect(problems.map(problemText)).toEqual([]);
+    const drafted = run(plan, { bust: 36, length: 22 });
+    expect(drafted.pieces.map((p) => [p.title, p.gap.mm])).toEqual([["Front", 0]]);
+    // Front: (36 + 2)/4 = 9 1/2 in wide and 22 in long.
+    expect(drafted.pieces[0]?.area).toBeCloseTo(9.5 * 22 * 25.4 ** 2, 6);
+    expect(drafted.checks.map((c) => c.status)).not.toContain("fail");
+  });
+
+  it("names every verb and every function", () => {
+    for (const word of [...VERBS.keys(), ...FUNCTIONS.keys()]) expect(page, word).toMatch(new RegExp(`\\b${word}\\b`));
   });
 });

@@ -22,14 +22,17 @@ const session = useSession();
 const { ready, why, again } = useLoad(() => Promise.all([shelf.load(), people.load()]));
 
 const system = computed(() => shelf.bySlug(String(route.params["slug"])));
+/** Those who have most of what the system needs come first. */
 const choices = computed(() =>
-  people.people.flatMap((person) =>
-    person.sets.map((set) => ({
-      person,
-      set,
-      cover: system.value ? coverageOf(system.value.loaded.plan, set) : { needed: 0, there: 0, missing: [] },
-    })),
-  ),
+  people.people
+    .flatMap((person) =>
+      person.sets.map((set) => ({
+        person,
+        set,
+        cover: system.value ? coverageOf(system.value.loaded.plan, set) : { needed: 0, there: 0, missing: [] },
+      })),
+    )
+    .sort((a, b) => b.cover.there - a.cover.there),
 );
 const failed = ref("");
 const busy = ref(false);
