@@ -4,12 +4,11 @@ import type { Point } from "../geometry/point.js";
 import { statementsOf } from "../system/model.js";
 import type { Run } from "./run.js";
 
-/** A board laid on the paper: how far its own zero is moved, and the room it takes there (mm). */
+/** A board laid on the paper: how far its own zero is moved to the right, and the room it takes there (mm). */
 export interface LaidBoard {
   readonly key: string;
   readonly title: string;
   readonly dx: number;
-  readonly dy: number;
   readonly bounds: Bounds;
 }
 
@@ -36,7 +35,6 @@ export function layBoards(run: Run): ReadonlyMap<string, LaidBoard> {
       key,
       title: titles.get(key) ?? key,
       dx,
-      dy: 0,
       bounds: { minX: own.minX + dx, minY: own.minY, maxX: own.maxX + dx, maxY: own.maxY },
     });
     x = own.maxX + dx + GAP_MM;

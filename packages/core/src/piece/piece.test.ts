@@ -3,7 +3,7 @@ import { loadSystem } from "../draft/load.js";
 import { run } from "../draft/run.js";
 import { crossesBox } from "../geometry/box.js";
 import type { PieceResult } from "./piece.js";
-import { grainArrow, roomForTitle } from "./room.js";
+import { grainArrow, titleRoom } from "./room.js";
 
 function piecesOf(lines: string): readonly PieceResult[] {
   const loaded = loadSystem(
@@ -89,13 +89,13 @@ describe("room for words and the grain arrow", () => {
   const darted = piecesOf(`${dart}${BOX}  inside "Dart": A5 > A6\n`)[0] as PieceResult;
 
   it("the title is near the middle of a piece with nothing in the way", () => {
-    const place = roomForTitle({ ...plain, levels: [] }, 30, 10);
+    const place = titleRoom({ ...plain, levels: [] }, grainArrow({ ...plain, levels: [] }))(30, 10);
     expect(place?.x).toBeGreaterThan(40);
     expect(place?.y).toBeCloseTo(100, 0);
   });
 
   it("it keeps off a dart, a level line and the grain, and stays inside the net line", () => {
-    const place = roomForTitle(darted, 30, 10) as { x: number; y: number };
+    const place = titleRoom(darted, grainArrow(darted))(30, 10) as { x: number; y: number };
     const title = { x: place.x - 15, y: place.y - 5, w: 30, h: 10 };
     const grain = grainArrow(darted) as [{ x: number; y: number }, { x: number; y: number }];
     expect(Math.abs(place.x - 50)).toBeGreaterThanOrEqual(15);
@@ -105,7 +105,7 @@ describe("room for words and the grain arrow", () => {
   });
 
   it("there is none for a title larger than the piece", () => {
-    expect(roomForTitle(darted, 900, 10)).toBeUndefined();
+    expect(titleRoom(darted, grainArrow(darted))(900, 10)).toBeUndefined();
   });
 
   it("the grain arrow lies on the piece, along the grain, left of a dart in the middle", () => {

@@ -44,3 +44,8 @@ export interface PieceResult {
   readonly gap: { readonly mm: number; readonly at: Point };
   readonly notes: readonly string[];
 }
+
+/** How many to cut, as written on a piece: `cut 1 on fold`, `cut 2, mirrored`. */
+export function cutText(piece: Pick<PieceResult, "cut" | "onFold" | "mirrored">): string {
+  return `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`;
+}

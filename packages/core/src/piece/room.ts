@@ -6,7 +6,8 @@ import { distance, type Point } from "../geometry/point.js";
 import { crossStretches } from "../geometry/ring.js";
 import type { PieceResult } from "./piece.js";
 
-type Stretch = readonly [Point, Point];
+/** A straight line from one place to another. */
+export type Stretch = readonly [Point, Point];
 
 /** Places tried across and down a piece. */
 const ACROSS = 12;
@@ -25,6 +26,7 @@ export function grainArrow(piece: PieceResult): Stretch | undefined {
   const wish = { x: box.minX + (box.maxX - box.minX) * 0.28, y: box.minY + (box.maxY - box.minY) * 0.6 };
   const extent = Math.abs(u.x) * (box.maxX - box.minX) + Math.abs(u.y) * (box.maxY - box.minY);
   const lines = linesOf(piece);
+  const places = placesOn(box, wish);
   for (const share of GRAIN_SHARES) {
     const half = (extent * share) / 2;
     const arrowAt = (p: Point): Stretch => [
@@ -35,24 +37,25 @@ export function grainArrow(piece: PieceResult): Stretch | undefined {
       const [a, b] = arrowAt(p);
       return isInside(piece.net, a) && isInside(piece.net, b) && !lines.some(([c, d]) => crossStretches(a, b, c, d));
     };
-    const place = placesOn(box, wish).find(fits);
+    const place = places.find(fits);
     if (place) return arrowAt(place);
   }
   return undefined;
 }
 
 /**
- * Where a title of the given size (mm) lies best on a piece: its middle, as near the middle of the piece as it can without
- * lying over the outline, a dart, another inside line, a level line or the grain. Undefined when there is no such place.
+ * Finds where a title of a given width and height (mm) lies best on a piece: its middle, as near the middle of the piece as
+ * it can without lying over the outline, a dart, another inside line, a level line or the grain arrow as drawn. What does
+ * not hang on the size is worked out once; the function gives undefined when there is no such place.
  */
-export function roomForTitle(piece: PieceResult, width: number, height: number): Point | undefined {
-  const grain = grainArrow(piece);
+export function titleRoom(piece: PieceResult, grain: Stretch | undefined): (width: number, height: number) => Point | undefined {
   const lines = [...linesOf(piece), ...piece.levels.map((l): Stretch => [l.a, l.b]), ...(grain ? [grain] : [])];
-  const free = (p: Point): boolean => {
-    const title: Box = { x: p.x - width / 2, y: p.y - height / 2, w: width, h: height };
-    return isInside(piece.net, p) && !lines.some(([a, b]) => crossesBox(a, b, title));
-  };
-  return placesOn(boundsOf(piece.net) ?? EMPTY, middleOf(piece)).find(free);
+  const inside = placesOn(boundsOf(piece.net) ?? EMPTY, middleOf(piece)).filter((p) => isInside(piece.net, p));
+  return (width, height) =>
+    inside.find((p) => {
+      const title: Box = { x: p.x - width / 2, y: p.y - height / 2, w: width, h: height };
+      return !lines.some(([a, b]) => crossesBox(a, b, title));
+    });
 }
 
 /** The middle of a piece's box, a little to the right, away from a fold. */

@@ -1,13 +1,15 @@
 import {
   boundsOf,
+  cutText,
   flatten,
   grainArrow,
   growBounds,
   middleOf,
   type PieceResult,
   type Point,
-  roomForTitle,
   type Run,
+  type Stretch,
+  titleRoom,
   shiftPath,
   svgData,
 } from "@lodrin/core";
@@ -54,7 +56,7 @@ function drawPiece({ piece, dx, dy }: LaidPiece): Mark[] {
   const grain = grainArrow(piece);
   if (grain) marks.push(...grainLine(grain, move));
   for (const notch of piece.notches) marks.push(...notchTicks(notch, move));
-  return [...marks, ...title(piece, move)];
+  return [...marks, ...title(piece, grain, move)];
 }
 
 function edgeStroke(edge: PieceResult["edges"][number], dx: number, dy: number): Stroke {
@@ -138,11 +140,10 @@ function notchTicks(notch: PieceResult["notches"][number], move: (p: Point) => P
 }
 
 /** Name, how many to cut, and whether allowances are in. */
-function title(piece: PieceResult, move: (p: Point) => Point): Words[] {
+function title(piece: PieceResult, grain: Stretch | undefined, move: (p: Point) => Point): Words[] {
   // Letters of the title are about half as wide as high; three lines stand 26 mm high.
-  const room = roomForTitle(piece, Math.max(piece.title.length * 9 * 0.55, 50), 28) ?? middleOf(piece);
+  const room = titleRoom(piece, grain)(Math.max(piece.title.length * 9 * 0.55, 50), 28) ?? middleOf(piece);
   const at = move({ x: room.x, y: room.y - 5 });
-  const cut = `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`;
   const allowances = [...new Set(piece.edges.filter((e) => e.finish === "seam").map((e) => e.allowance))];
   const allowance = allowances.every((a) => a === 0) ? "net: no allowance included" : "allowance included";
   const words = (text: string, size: number, dy: number): Words => ({
@@ -154,5 +155,5 @@ function title(piece: PieceResult, move: (p: Point) => Point): Words[] {
     anchor: "middle",
     turn: 0,
   });
-  return [words(piece.title, 9, 0), words(cut, 5.5, 9), words(allowance, 4.5, 16)];
+  return [words(piece.title, 9, 0), words(cutText(piece), 5.5, 9), words(allowance, 4.5, 16)];
 }

@@ -1,14 +1,12 @@
 <script setup lang="ts">
 import { type CheckStatus, type HomeUnit, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
-import { useElementSize } from "@vueuse/core";
-import { computed, ref, useTemplateRef, watch } from "vue";
+import { computed } from "vue";
 import DimensionMark from "./DimensionMark.vue";
-import { gridOf } from "./grid.js";
 import { placeLabels } from "./labels.js";
 import PaperFrame from "./PaperFrame.vue";
 import { sceneOf } from "./scene.js";
-import { usePanZoom } from "./use-pan-zoom.js";
-import { fitView, inView, toScreen } from "./view.js";
+import { usePaper } from "./use-paper.js";
+import { toScreen } from "./view.js";
 
 /** The board as drafted up to the current step: what is earlier is quiet, what is later is not there yet. */
 const props = defineProps<{
@@ -20,23 +18,10 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ go: [step: number] }>();
 
-const PAD = { left: 48, top: 48, right: 28, bottom: 72 };
-
-const svg = useTemplateRef<SVGSVGElement>("svg");
-const holder = ref<HTMLElement | null>(null);
-const { width, height } = useElementSize(holder);
-const { view, touched, show, zoomBy } = usePanZoom(svg);
-
 const scene = computed(() => sceneOf(props.run));
-const fit = (): void => {
-  touched.value = false;
-  show(fitView(scene.value.bounds, width.value, height.value, PAD));
-};
-watch([width, height], ([w, h]) => w > 0 && h > 0 && !touched.value && fit());
-watch(
-  () => scene.value.bounds,
-  // The paper stays under the hands while a setting moves; only when the draft would run off it is it fitted anew.
-  (bounds) => width.value > 0 && !touched.value && !inView(view.value, bounds, width.value, height.value) && fit(),
+const { width, height, view, ruled, fit, zoomBy } = usePaper(
+  computed(() => scene.value.bounds),
+  () => props.unit,
 );
 defineExpose({ fit, zoomBy });
 
@@ -58,7 +43,6 @@ const dimension = computed(() => {
   return { a: toScreen(view.value, laid(d.from)), b: toScreen(view.value, laid(d.to)), text: tapeText(d.mm, props.unit) };
 });
 
-const ruled = computed(() => gridOf(view.value, width.value, height.value, props.unit));
 const levels = computed(() =>
   paths.value.flatMap((p) => {
     const a = p.places[0];

@@ -1,46 +1,30 @@
 <script setup lang="ts">
 import { boundsOf, grainArrow, growBounds, type HomeUnit, type PieceEdge, type Run, svgData, svgRing, tapeText } from "@lodrin/core";
 import { layPieces } from "@lodrin/formats";
-import { useElementSize } from "@vueuse/core";
-import { computed, ref, useTemplateRef, watch } from "vue";
-import { gridOf } from "./grid.js";
+import { computed, watch } from "vue";
 import { fitTitle, linesAt } from "./fit-title.js";
 import PaperFrame from "./PaperFrame.vue";
-import { usePanZoom } from "./use-pan-zoom.js";
-import { fitView, inView, toScreen } from "./view.js";
+import { usePaper } from "./use-paper.js";
+import { toScreen } from "./view.js";
 
 /** The pieces taken off the board and laid apart: net and cutting line, fold, grain, level lines, notches, names. */
 const props = defineProps<{ run: Run; unit: HomeUnit; grid: boolean; only: string | undefined; edges: readonly string[] }>();
-
-const PAD = { left: 48, top: 48, right: 28, bottom: 72 };
-
-const svg = useTemplateRef<SVGSVGElement>("svg");
-const holder = ref<HTMLElement | null>(null);
-const { width, height } = useElementSize(holder);
-const { view, touched, show, zoomBy } = usePanZoom(svg);
 
 const laid = computed(() => layPieces(props.run.pieces.filter((p) => props.only === undefined || p.key === props.only)));
 const bounds = computed(() => {
   const places = laid.value.flatMap(({ piece, dx, dy }) => piece.cutting.map((p) => ({ x: p.x + dx, y: p.y + dy })));
   return growBounds(boundsOf(places) ?? { minX: 0, minY: 0, maxX: 300, maxY: 300 }, 8);
 });
-const fit = (): void => {
-  touched.value = false;
-  show(fitView(bounds.value, width.value, height.value, PAD));
-};
-watch([width, height], ([w, h]) => w > 0 && h > 0 && !touched.value && fit());
-watch(bounds, (box) => width.value > 0 && !touched.value && !inView(view.value, box, width.value, height.value) && fit());
+const { width, height, view, ruled, fit, zoomBy } = usePaper(bounds, () => props.unit);
 watch(() => props.only, fit);
 defineExpose({ fit, zoomBy });
-
-const ruled = computed(() => gridOf(view.value, width.value, height.value, props.unit));
 
 /** Room on the pieces is looked for again when they are drawn larger or smaller, not while they are moved. */
 const scale = computed(() => view.value.k);
 const rooms = computed(() =>
   laid.value.map(({ piece }) => {
-    const cut = `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`;
-    return { grain: grainArrow(piece), title: fitTitle(piece, cut, scale.value) };
+    const grain = grainArrow(piece);
+    return { grain, title: fitTitle(piece, grain, scale.value) };
   }),
 );
 

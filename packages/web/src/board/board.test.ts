@@ -1,4 +1,4 @@
-import { type Box, crossesBox, loadSystem, type PieceResult, run } from "@lodrin/core";
+import { type Box, crossesBox, grainArrow, loadSystem, type PieceResult, run } from "@lodrin/core";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { fitTitle, linesAt } from "./fit-title.js";
@@ -119,15 +119,15 @@ describe("numbers beside their points", () => {
 
 describe("a piece's name on the glass", () => {
   const { plan } = loadSystem(
-    'system "Try"\n  garment block · unit cm\nboard A "A"\nA0 start\nA1 out 8 from A0\nA2 down 30 from A0\nA3 down 30 from A1\npiece Side "Side front" on A · cut 2\n  edge top: A0 > A1 · finished\n  edge rest: A1 > A3 > A2 > A0 · finished\n  grain along A0-A2\n',
+    'system "Try"\n  garment block · unit cm\nboard A "A"\nA0 start\nA1 out 8 from A0\nA2 down 30 from A0\nA3 down 30 from A1\npiece Side "Side front" on A · cut 2 mirrored\n  edge top: A0 > A1 · finished\n  edge rest: A1 > A3 > A2 > A0 · finished\n  grain along A0-A2\n',
   );
   const [piece] = run(plan, {}).pieces as [PieceResult];
 
   it("stands in one line where there is room, then a line a word, then smaller, then alone", () => {
-    expect(fitTitle(piece, "cut 2, mirrored", 4)).toMatchObject({ lines: ["Side front"], below: ["cut 2, mirrored"], size: 24 });
-    expect(fitTitle(piece, "cut 2, mirrored", 1.6)).toMatchObject({ lines: ["Side", "front"], below: ["cut 2, mirrored"], size: 24 });
-    expect(fitTitle(piece, "cut 2, mirrored", 1.1)).toMatchObject({ lines: ["Side", "front"], below: ["cut 2", "mirrored"] });
-    expect(fitTitle(piece, "cut 2, mirrored", 0.1)).toMatchObject({ lines: ["Side", "front"], below: [], size: 15 });
+    expect(fitTitle(piece, grainArrow(piece), 4)).toMatchObject({ lines: ["Side front"], below: ["cut 2, mirrored"], size: 24 });
+    expect(fitTitle(piece, grainArrow(piece), 1.6)).toMatchObject({ lines: ["Side", "front"], below: ["cut 2, mirrored"], size: 24 });
+    expect(fitTitle(piece, grainArrow(piece), 1.1)).toMatchObject({ lines: ["Side", "front"], below: ["cut 2", "mirrored"] });
+    expect(fitTitle(piece, grainArrow(piece), 0.1)).toMatchObject({ lines: ["Side", "front"], below: [], size: 15 });
   });
 
   it("its lines and those below stand under each other round its middle", () => {

@@ -1,4 +1,4 @@
-import { middleOf, type PieceResult, type Point, roomForTitle } from "@lodrin/core";
+import { cutText, middleOf, type PieceResult, type Point, type Stretch, titleRoom } from "@lodrin/core";
 
 /** A piece's name set on it: its lines, the smaller lines below them, letter height in pixels, and the middle in the piece's mm. */
 export interface SetTitle {
@@ -14,9 +14,11 @@ const SMALL_LETTER = 7.2;
 
 /**
  * Sets a piece's name and what to cut in the largest letters that fit: in one line, then a line a word, then smaller,
- * then the name alone. `k` is pixels a mm.
+ * then the name alone. `k` is pixels a mm, `grain` the arrow it keeps off.
  */
-export function fitTitle(piece: PieceResult, cut: string, k: number): SetTitle {
+export function fitTitle(piece: PieceResult, grain: Stretch | undefined, k: number): SetTitle {
+  const cut = cutText(piece);
+  const roomFor = titleRoom(piece, grain);
   const words = piece.title.split(" ");
   const inTwo = cut.split(/, | (?=on)/);
   const alone = { lines: words, below: [], size: 15 };
@@ -29,7 +31,7 @@ export function fitTitle(piece: PieceResult, cut: string, k: number): SetTitle {
   ];
   for (const wish of wishes) {
     const width = Math.max(...wish.lines.map((l) => l.length * wish.size * 0.56), ...wish.below.map((l) => l.length * SMALL_LETTER));
-    const middle = roomForTitle(piece, width / k, heightOf(wish) / k);
+    const middle = roomFor(width / k, heightOf(wish) / k);
     if (middle) return { ...wish, middle };
   }
   return { ...alone, middle: middleOf(piece) };

@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { type Given, type HomeUnit, type Plan, run, sampleBody } from "@lodrin/core";
+import { type Plan, run, sampleBody } from "@lodrin/core";
 import { drawPieces } from "@lodrin/formats";
 import { computed } from "vue";
 
-/** A small drawing of the pieces a system makes, from a real run on the given body, or on one in the middle of its ranges. */
-const props = defineProps<{ plan: Plan; measurements?: Given; settings?: Given; unit?: HomeUnit }>();
+/** A small drawing of the pieces a system makes, from a real run on a body in the middle of its ranges. */
+const props = defineProps<{ plan: Plan }>();
 
 const picture = computed(() => {
-  const mine = props.measurements && run(props.plan, props.measurements, props.settings ?? {}, props.unit);
-  const drawing = drawPieces(mine && mine.missing.length === 0 ? mine : run(props.plan, sampleBody(props.plan)));
+  const drawing = drawPieces(run(props.plan, sampleBody(props.plan)));
   const { minX, minY, maxX, maxY } = drawing.bounds;
   const strokes = drawing.marks.flatMap((m) =>
     m.kind === "stroke" && m.layer !== "notches" && m.layer !== "grain"

@@ -1,0 +1,33 @@
+import type { Bounds, HomeUnit } from "@lodrin/core";
+import { useElementSize } from "@vueuse/core";
+import { computed, type ComputedRef, type Ref, useTemplateRef, watch } from "vue";
+import { gridOf } from "./grid.js";
+import { usePanZoom } from "./use-pan-zoom.js";
+import { fitView, inView, type View } from "./view.js";
+
+const PAD = { left: 48, top: 48, right: 28, bottom: 72 };
+
+/** The paper on the glass, held by the elements of template refs `holder` and `svg`: its size, view and grid. `bounds` is what is drawn on it, in mm. */
+export function usePaper(
+  bounds: ComputedRef<Bounds>,
+  unit: () => HomeUnit,
+): {
+  width: Readonly<Ref<number>>;
+  height: Readonly<Ref<number>>;
+  view: Ref<View>;
+  ruled: ComputedRef<ReturnType<typeof gridOf>>;
+  fit: () => void;
+  zoomBy: (factor: number) => void;
+} {
+  const { width, height } = useElementSize(useTemplateRef<HTMLElement>("holder"));
+  const { view, touched, show, zoomBy } = usePanZoom(useTemplateRef<SVGSVGElement>("svg"));
+  const fit = (): void => {
+    touched.value = false;
+    show(fitView(bounds.value, width.value, height.value, PAD));
+  };
+  watch([width, height], ([w, h]) => w > 0 && h > 0 && !touched.value && fit());
+  // The paper stays under the hands while a setting moves; only when the drawing would run off it is it fitted anew.
+  watch(bounds, (box) => width.value > 0 && !touched.value && !inView(view.value, box, width.value, height.value) && fit());
+  const ruled = computed(() => gridOf(view.value, width.value, height.value, unit()));
+  return { width, height, view, ruled, fit, zoomBy };
+}
