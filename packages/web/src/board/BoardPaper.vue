@@ -77,7 +77,6 @@ const labels = computed(() => {
   );
 });
 const nameOf = (id: string): string => pointText(id).replace("#", "");
-const stepOf = (id: string): number => scene.value.points.find((p) => p.id === id)?.step ?? 0;
 </script>
 
 <template>
@@ -124,7 +123,7 @@ const stepOf = (id: string): number => scene.value.points.find((p) => p.id === i
         v-for="l in labels"
         :key="l.id"
         class="number"
-        :class="{ now: stepOf(l.id) === step, leant: leaning.has(l.id) }"
+        :class="{ now: l.id === current?.id, leant: leaning.has(l.id) }"
         :x="l.x + 1"
         :y="l.y + 13"
       >

@@ -43,6 +43,19 @@ function places(wish: LabelWish): Box[] {
 
 const overlap = (a: Box, b: Box): boolean => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 
+/** The box round a line, to pass over the many lines that are nowhere near. */
+interface Stretch {
+  readonly a: Point;
+  readonly b: Point;
+  readonly box: Box;
+}
+
+const stretch = ([a, b]: readonly [Point, Point]): Stretch => ({
+  a,
+  b,
+  box: { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), w: Math.abs(a.x - b.x) + 1, h: Math.abs(a.y - b.y) + 1 },
+});
+
 /**
  * Sets numbers beside their points so that they lie on no other number, no point and, where there is room, no line.
  * The first wish has the first choice. A number with no free place is left out rather than set on another.
@@ -53,11 +66,20 @@ export function placeLabels(
   taken: readonly Box[] = [],
 ): PlacedLabel[] {
   const set: PlacedLabel[] = [];
-  const points = wishes.map((w): Box => ({ x: w.at.x - 3, y: w.at.y - 3, w: 6, h: 6 }));
+  const full: Box[] = [...taken, ...wishes.map((w): Box => ({ x: w.at.x - 3, y: w.at.y - 3, w: 6, h: 6 }))];
+  const stretches = lines.map(stretch);
   for (const wish of wishes) {
-    const free = places(wish).filter((box) => ![...set, ...taken, ...points].some((other) => overlap(box, other)));
-    const best = free.find((box) => !lines.some(([a, b]) => crossesBox(a, b, box))) ?? free[0];
-    if (best) set.push({ ...best, id: wish.id });
+    let best: Box | undefined;
+    for (const box of places(wish)) {
+      if (full.some((other) => overlap(box, other))) continue;
+      best ??= box;
+      if (stretches.some((s) => overlap(box, s.box) && crossesBox(s.a, s.b, box))) continue;
+      best = box;
+      break;
+    }
+    if (!best) continue;
+    full.push(best);
+    set.push({ ...best, id: wish.id });
   }
   return set;
 }

@@ -20,7 +20,10 @@ watch(
 const value = computed(() => (props.mm === undefined ? last.value : Math.abs(props.mm)));
 
 const shift = computed(() => width.value / 2 - value.value * PX_PER_MM);
-const range = computed(() => ({ from: Math.max(0, value.value - width.value / PX_PER_MM), to: value.value + width.value / PX_PER_MM }));
+/** The stretch of tape drawn, in whole steps of what is seen: while a value moves a little, the tape only slides. */
+const seen = computed(() => Math.max(1, Math.ceil(width.value / PX_PER_MM)));
+const place = computed(() => Math.floor(value.value / seen.value));
+const range = computed(() => ({ from: Math.max(0, (place.value - 1) * seen.value), to: (place.value + 2) * seen.value }));
 
 /** Marks and figures of one side: from tape's start, never below zero. */
 function side(unit: HomeUnit): { ticks: string; figures: { x: number; text: string }[] } {
@@ -60,13 +63,13 @@ const left = computed(() => {
       >
     </div>
     <div ref="holder" class="band" aria-hidden="true">
-      <svg :width="width" height="52">
-        <g class="moved" :style="{ transform: `translateX(${shift}px)` }">
-          <path class="ticks" :d="near.ticks" />
-          <path class="ticks thin" :d="far.ticks" />
-          <text v-for="f in near.figures" :key="`n${f.text}`" class="near" :x="f.x + 4" y="23">{{ f.text }}</text>
-          <text v-for="f in far.figures" :key="`f${f.text}`" class="far" :x="f.x + 3" y="49">{{ f.text }}</text>
-        </g>
+      <svg class="moved" width="1" height="52" :style="{ transform: `translateX(${shift}px)` }">
+        <path class="ticks" :d="near.ticks" />
+        <path class="ticks thin" :d="far.ticks" />
+        <text v-for="f in near.figures" :key="`n${f.text}`" class="near" :x="f.x + 4" y="23">{{ f.text }}</text>
+        <text v-for="f in far.figures" :key="`f${f.text}`" class="far" :x="f.x + 3" y="49">{{ f.text }}</text>
+      </svg>
+      <svg class="over" :width="width" height="52">
         <path class="pointer" :d="`M${width / 2} 0V52M${width / 2 - 7} 0h14l-7 10z`" />
       </svg>
     </div>
@@ -102,6 +105,7 @@ const left = computed(() => {
   text-overflow: ellipsis;
 }
 .band {
+  position: relative;
   align-self: center;
   height: 52px;
   overflow: hidden;
@@ -110,7 +114,14 @@ const left = computed(() => {
     inset 0 1px 0 #fff6,
     inset 0 -1px 0 #0003;
 }
+.moved,
+.over {
+  position: absolute;
+  inset: 0 auto auto 0;
+}
 .moved {
+  overflow: visible;
+  will-change: transform;
   transition: transform 160ms ease-out;
 }
 .ticks {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type CheckResult, layBoards } from "@lodrin/core";
+import { type CheckResult, layBoards, stepName } from "@lodrin/core";
 import { useEventListener } from "@vueuse/core";
 import { computed, ref, useTemplateRef } from "vue";
 import { RouterLink } from "vue-router";
@@ -26,7 +26,7 @@ const session = useSession();
 const { keeper, system } = props.open;
 const { plan } = system.loaded;
 const { local, state, savedAt, why } = keeper;
-const { run, trace, unit, step, last, tape, playing, go, play } = useDrafting(props.open);
+const { run, unit, mark, step, last, tape, playing, go, play } = useDrafting(props.open);
 
 type Drawer = "body" | "settings" | "pieces" | "checks" | "files" | "notes";
 const DRAWERS: readonly { key: Drawer; name: string }[] = [
@@ -59,8 +59,9 @@ const marks = computed(() => {
   return [...failing, ...shown].flatMap((c) => (c.at ? [{ name: c.name, at: onPaper(c, c.at), status: c.status }] : []));
 });
 const what = computed(() => {
-  const entry = trace.value[step.value];
-  return entry ? (/\d/.test(entry.step) ? `step ${entry.step.replace("#", "")}` : entry.step.replace(/_/g, " ")) : "";
+  const planned = plan.steps[step.value];
+  const name = planned ? stepName(planned) : "";
+  return /\d/.test(name) ? `step ${name.replace("#", "")}` : name.replace(/_/g, " ");
 });
 
 function toggle(key: Drawer): void {
@@ -138,7 +139,7 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
       <button class="button plain" aria-label="All keys (?)" @click="keys = true">Keys</button>
     </header>
 
-    <HandoutList class="handout" :trace="trace" :step="step" @go="((pieces = false), go($event))" />
+    <HandoutList class="handout" :run="run" :unit="unit" :mark="mark" :step="step" @go="((pieces = false), go($event))" />
 
     <div class="paper">
       <BoardPaper v-if="!pieces" ref="paper" :run="run" :step="step" :unit="unit" :grid="grid" :marks="marks" @go="go" />

@@ -1,22 +1,46 @@
 <script setup lang="ts">
-import type { TraceEntry } from "@lodrin/core";
-import { computed, nextTick, useTemplateRef, watch } from "vue";
+import type { HomeUnit, Run, TapeMark } from "@lodrin/core";
+import { refDebounced, useIntersectionObserver } from "@vueuse/core";
+import { computed, nextTick, shallowRef, useTemplateRef, watch } from "vue";
 import HandoutStep from "./HandoutStep.vue";
 
 /** The system as a teacher would hand it out: headings, numbered sentences, the current step open. */
-const props = defineProps<{ trace: readonly TraceEntry[]; step: number }>();
+const props = defineProps<{ run: Run; unit: HomeUnit; mark: TapeMark; step: number }>();
 defineEmits<{ go: [step: number] }>();
 
 const list = useTemplateRef<HTMLElement>("list");
+const rows = useTemplateRef<HTMLElement[]>("rows");
 const groups = computed(() => {
-  const out: { title: string | undefined; entries: { entry: TraceEntry; index: number }[] }[] = [];
-  props.trace.forEach((entry, index) => {
+  const out: { title: string | undefined; steps: number[] }[] = [];
+  props.run.plan.steps.forEach(({ part }, index) => {
     const group = out[out.length - 1];
-    if (group && group.title === entry.part) group.entries.push({ entry, index });
-    else out.push({ title: entry.part, entries: [{ entry, index }] });
+    if (group && group.title === part) group.steps.push(index);
+    else out.push({ title: part, steps: [index] });
   });
   return out;
 });
+
+// While a setting is dragged only the rows in sight are worked out at once; the others follow when the hand rests.
+const RESTS_MS = 120;
+const settled = refDebounced(
+  computed(() => props.run),
+  RESTS_MS,
+);
+const inSight = shallowRef<ReadonlySet<number>>(new Set());
+useIntersectionObserver(
+  rows,
+  (entries) => {
+    const now = new Set(inSight.value);
+    for (const { target, isIntersecting } of entries) {
+      const index = Number((target as HTMLElement).dataset["step"]);
+      if (isIntersecting) now.add(index);
+      else now.delete(index);
+    }
+    inSight.value = now;
+  },
+  { root: list, rootMargin: "80px 0px" },
+);
+const runFor = (index: number): Run => (index === props.step || inSight.value.has(index) ? props.run : settled.value);
 
 watch(
   () => props.step,
@@ -34,11 +58,18 @@ watch(
 
 <template>
   <div ref="list" class="handout" tabindex="0" role="region" aria-label="Handout">
-    <section v-for="group in groups" :key="group.title ?? ''">
+    <section v-for="group in groups" :key="group.steps[0]">
       <h2 v-if="group.title">{{ group.title }}</h2>
       <ol>
-        <li v-for="{ entry, index } in group.entries" :key="index">
-          <HandoutStep :entry="entry" :state="index === step ? 'now' : index < step ? 'done' : 'later'" @go="$emit('go', index)" />
+        <li v-for="index in group.steps" :key="index" ref="rows" :data-step="index">
+          <HandoutStep
+            :run="runFor(index)"
+            :index="index"
+            :unit="unit"
+            :mark="mark"
+            :state="index === step ? 'now' : index < step ? 'done' : 'later'"
+            @go="$emit('go', index)"
+          />
         </li>
       </ol>
     </section>

@@ -1,23 +1,24 @@
 <script setup lang="ts">
-import type { Explained, TraceEntry } from "@lodrin/core";
+import { type Explained, explainStep, type HomeUnit, type Run, type TapeMark } from "@lodrin/core";
 import { computed } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 
 /** One step of the handout. Open when it is the one being done: the rule, the rule in this body's numbers, the result large. */
-const props = defineProps<{ entry: TraceEntry; state: "done" | "now" | "later" }>();
+const props = defineProps<{ run: Run; index: number; unit: HomeUnit; mark: TapeMark; state: "done" | "now" | "later" }>();
 defineEmits<{ go: [] }>();
 
-const number = computed(() => (/\d/.test(props.entry.step) ? props.entry.step.replace("#", "") : ""));
-const sum = computed(() => props.entry.sums[0]);
+const entry = computed(() => explainStep(props.run, props.index, { unit: props.unit, mark: props.mark }));
+const number = computed(() => (/\d/.test(entry.value.step) ? entry.value.step.replace("#", "") : ""));
+const sum = computed(() => entry.value.sums[0]);
 const short = computed(() => {
   if (!sum.value) return "";
   const [first] = sum.value.sums;
   return first === undefined || bare(first) === bare(sum.value.result) ? sum.value.result : `${first} = ${sum.value.result}`;
 });
 const tick = computed(() =>
-  props.entry.outcome.status === "skipped"
+  entry.value.outcome.status === "skipped"
     ? "left out"
-    : props.entry.outcome.status === "failed"
+    : entry.value.outcome.status === "failed"
       ? "not drawn"
       : props.state === "done"
         ? "✓"
@@ -63,7 +64,8 @@ const left = (s: Explained): string => {
 
 <style scoped>
 .step {
-  contain: content;
+  content-visibility: auto;
+  contain-intrinsic-size: auto 42px;
 }
 .line {
   display: grid;

@@ -1,5 +1,5 @@
 import { type Draft, draftRoutes } from "@lodrin/contract";
-import { defaultMark, explainStep, type HomeUnit, run, stepDimension, type TapeMark } from "@lodrin/core";
+import { defaultMark, type HomeUnit, run, stepDimension, type TapeMark } from "@lodrin/core";
 import { computed, type ComputedRef, ref, type Ref, shallowRef } from "vue";
 import { call } from "../../api/call.js";
 import { keep, type Keeper } from "../../api/keeper.js";
@@ -35,10 +35,9 @@ export function useOpenDraft(id: () => string): { open: Ref<OpenDraft | undefine
   return { open, load, close: () => open.value?.keeper.stop() };
 }
 
-/** The draft as it stands: its run, its trace in the unit on screen, and the step being done. */
+/** The draft as it stands: its run, the unit and tape on screen, and the step being done. */
 export function useDrafting(open: OpenDraft): {
   run: ComputedRef<ReturnType<typeof run>>;
-  trace: ComputedRef<ReturnType<typeof explainStep>[]>;
   unit: ComputedRef<HomeUnit>;
   mark: ComputedRef<TapeMark>;
   step: Ref<number>;
@@ -54,7 +53,6 @@ export function useDrafting(open: OpenDraft): {
   const unit = computed<HomeUnit>(() => session.unit);
   const mark = computed(() => (unit.value === plan.system.unit ? plan.system.tape : defaultMark(unit.value)));
   const drafted = computed(() => run(plan, local.measurements, local.settings, local.unit));
-  const trace = computed(() => plan.steps.map((_, i) => explainStep(drafted.value, i, { unit: unit.value, mark: mark.value })));
   const last = computed(() => plan.steps.length - 1);
   const step = computed({
     get: () => Math.min(Math.max(0, local.step), last.value),
@@ -79,5 +77,5 @@ export function useDrafting(open: OpenDraft): {
     playing.value = true;
     timer = setInterval(() => (step.value >= last.value ? halt() : (step.value += 1)), PACE_MS);
   };
-  return { run: drafted, trace, unit, mark, step, last, tape, playing, go, play };
+  return { run: drafted, unit, mark, step, last, tape, playing, go, play };
 }
