@@ -69,8 +69,14 @@ function compileEdge(piece: string, edge: Edge, scope: Scope): PlannedEdge {
     allow,
     finish: edge.finish ?? "seam",
     corner: edge.corner ?? "mitre",
+    pointed: edge.pointed ?? false,
     pathIndex: pathAt,
   };
+}
+
+function betweenOf(item: { readonly from?: string; readonly to?: string }, scope: Scope): readonly [number, number] | undefined {
+  if (item.from === undefined || item.to === undefined) return undefined;
+  return [pointIndex(item.from, scope, [0, 0]), pointIndex(item.to, scope, [0, 0])];
 }
 
 /** Points and paths named in order, as indices of the frame. */
@@ -78,6 +84,6 @@ function itemsOf(along: Edge["along"], scope: Scope): PlannedEdge["items"] {
   return along.map((item) =>
     "point" in item
       ? { point: pointIndex(item.point, scope, [0, 0]) }
-      : { path: pathIndex(item.path, scope, [0, 0]), reversed: item.reversed ?? false },
+      : { path: pathIndex(item.path, scope, [0, 0]), between: betweenOf(item, scope), reversed: item.reversed ?? false },
   );
 }

@@ -4,11 +4,12 @@ import { parseFormula, parseLineRef } from "../formula/parse.js";
 import { type Evaluate, Scope, type Typed } from "../formula/scope.js";
 import type { Kind } from "../quantity/kind.js";
 import { MM_PER } from "../quantity/units.js";
-import type { Choice, Measure, PathStep, PointStep, Setting, Statement, System, Table, Value } from "../system/model.js";
+import type { Choice, Grade, Measure, PathStep, PointStep, Setting, Statement, System, Table, Value } from "../system/model.js";
 import { VERBS } from "../verb/index.js";
 import type { Filled } from "../verb/verb.js";
 import { compileChecks } from "./compile-checks.js";
 import { compilePieces } from "./compile-pieces.js";
+import { gradeRounds } from "./grade.js";
 import { lineReader, pathReader, pointReader } from "./lines.js";
 import type {
   Plan,
@@ -39,11 +40,14 @@ class Compiler {
   private readonly later: (() => void)[] = [];
   private board = "M";
   private part: string | undefined;
+  /** The board each point was drafted on. */
+  private readonly boards = new Map<string, string>();
 
   constructor(private readonly system: System) {
     this.scope = new Scope(system.unit);
     for (const s of system.statements) {
       if (s.is === "point") this.scope.anywhere.add(`#${s.id}`);
+      else if (s.is === "grade") continue;
       else if ("key" in s && s.is !== "board" && s.is !== "piece") this.scope.anywhere.add(s.key);
     }
   }
@@ -84,6 +88,8 @@ class Compiler {
       case "part":
         this.part = s.title;
         return;
+      case "grade":
+        return this.grade(s, i);
       case "value":
       case "point":
       case "path":
@@ -217,6 +223,20 @@ class Compiler {
     return { kind: "length", run: (f) => typed.run(f) * by };
   }
 
+  /** Writes a grading out as points, each on the board of the point it is shifted from. */
+  private grade(s: Grade, i: number): void {
+    const { board, part } = this;
+    for (const round of gradeRounds(s, this.system.unit)) {
+      this.part = round.part;
+      for (const point of round.points) {
+        this.board = this.boards.get(point.args["point"] ?? "") ?? board;
+        this.step(point, i);
+      }
+    }
+    this.board = board;
+    this.part = part;
+  }
+
   private step(s: StepStatement, i: number): void {
     const uses = noReferences();
     const formulas: PlannedFormula[] = [];
@@ -229,6 +249,7 @@ class Compiler {
       this.note(error, i, s.is === "point" ? undefined : "through");
     }
     this.define(s, i);
+    if (s.is === "point") this.boards.set(s.id, this.board);
     const problem = this.problems[before];
     this.steps.push({
       statement: i,

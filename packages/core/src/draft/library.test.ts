@@ -79,7 +79,12 @@ describe.each(library)("$slug", ({ source, worked, plan, problems }) => {
       const body = { ...sampleBody(plan), ...measurements };
       const drafted = run(plan, body, key === "" ? settings : { ...settings, [key]: option });
       expect(failed(drafted), `${key} ${option}`).toEqual([]);
-      expect(drafted.pieces.length, `${key} ${option}`).toBeGreaterThan(0);
+      const wanted = plan.pieces.filter((p) => !p.when || p.when.run(drafted.frame)).map((p) => p.source.key);
+      expect(
+        drafted.pieces.map((p) => p.key),
+        `${key} ${option}`,
+      ).toEqual(wanted);
+      expect(wanted.length).toBeGreaterThan(0);
       for (const piece of drafted.pieces) expect(piece.gap.mm, `${piece.title}, ${key} ${option}`).toBeLessThan(0.05);
     }
   });

@@ -70,10 +70,15 @@ export interface PlannedChoice {
 
 export interface PlannedEdge {
   readonly role: string;
-  readonly items: readonly ({ readonly point: number } | { readonly path: number; readonly reversed: boolean })[];
+  readonly items: readonly (
+    | { readonly point: number }
+    /** `between`: only the part from the first of these points to the second. */
+    | { readonly path: number; readonly between: readonly [number, number] | undefined; readonly reversed: boolean }
+  )[];
   readonly allow: Typed | undefined;
   readonly finish: "seam" | "fold" | "finished";
   readonly corner: "mitre" | "square" | "mirrored";
+  readonly pointed: boolean;
   /** Index in the frame's paths under which the finished edge is known to checks. */
   readonly pathIndex: number;
 }

@@ -6,6 +6,7 @@ import { chain, type Link } from "../geometry/chain.js";
 import { flatten } from "../geometry/flatten.js";
 import { type OffsetEdge, offsetRing } from "../geometry/offset.js";
 import { endOf, joinPaths, mapPath, type Path, pathLength, reversePath, startOf } from "../geometry/path.js";
+import { pathBetween } from "../geometry/path-between.js";
 import { distance, type Point } from "../geometry/point.js";
 import type { Notch, PieceEdge, PieceResult } from "./piece.js";
 
@@ -90,13 +91,24 @@ const backwards = (edge: PieceEdge): PieceEdge => ({ ...edge, path: reversePath(
 function chainOf(items: PlannedEdge["items"], frame: Frame): Path | undefined {
   const links: Link[] = [];
   for (const item of items) {
-    const point = "point" in item ? frame.points[item.point] : undefined;
-    const path = "path" in item ? frame.paths[item.path] : undefined;
-    if (point) links.push({ point });
-    else if (path) links.push({ path: "reversed" in item && item.reversed ? reversePath(path) : path });
-    else return undefined;
+    const link = linkOf(item, frame);
+    if (!link) return undefined;
+    links.push(link);
   }
   return chain(links);
+}
+
+function linkOf(item: PlannedEdge["items"][number], frame: Frame): Link | undefined {
+  if ("point" in item) {
+    const point = frame.points[item.point];
+    return point && { point };
+  }
+  const whole = frame.paths[item.path];
+  if (!whole) return undefined;
+  if (!item.between) return { path: item.reversed ? reversePath(whole) : whole };
+  const [from, to] = [frame.points[item.between[0]], frame.points[item.between[1]]];
+  const path = from && to && pathBetween(whole, from, to);
+  return path && { path };
 }
 
 function finishEdge(piece: PlannedPiece, edge: PlannedEdge, lifted: Lifted, i: number, frame: Frame): PieceEdge {
@@ -110,6 +122,7 @@ function finishEdge(piece: PlannedPiece, edge: PlannedEdge, lifted: Lifted, i: n
     length: pathLength(path),
     allowance: Number.isFinite(allow) ? Math.max(0, allow) : 0,
     finish: edge.finish,
+    pointed: edge.pointed,
   };
 }
 

@@ -11,6 +11,8 @@ export interface PieceEdge {
   readonly length: number;
   readonly allowance: number;
   readonly finish: "seam" | "fold" | "finished";
+  /** Meets the fold in a point on purpose. */
+  readonly pointed: boolean;
 }
 
 /** A notch: where, which way out of the piece (unit direction), and how many ticks. */

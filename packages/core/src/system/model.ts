@@ -128,6 +128,34 @@ export const Board = Type.Object(
 
 export const Part = Type.Object({ is: Type.Literal("part"), title: Text, comments: Comments }, closed);
 
+/** Grading: the same shift laid on points as many times as wanted. Makes `F7g1`, `F7g2` … and, for the last step, `F7gn`. */
+export const Grade = Type.Object(
+  {
+    is: Type.Literal("grade"),
+    /** The setting or value that says how many steps. */
+    by: Key,
+    most: Type.Integer({ minimum: 1, maximum: 20 }),
+    shifts: Type.Array(
+      Type.Object(
+        {
+          points: Type.Array(PointId, { minItems: 1 }),
+          moves: Type.Array(
+            Type.Object(
+              { by: FormulaText, way: Type.Union([Type.Literal("out"), Type.Literal("in"), Type.Literal("up"), Type.Literal("down")]) },
+              closed,
+            ),
+            { minItems: 1, maxItems: 2 },
+          ),
+        },
+        closed,
+      ),
+    ),
+    says: Type.Optional(Text),
+    comments: Comments,
+  },
+  closed,
+);
+
 export const PointStep = Type.Object(
   {
     is: Type.Literal("point"),
@@ -145,7 +173,13 @@ export const PointStep = Type.Object(
 
 /** Points and path names in order; a path may be travelled backwards. */
 const Along = Type.Array(
-  Type.Union([Type.Object({ point: PointId }, closed), Type.Object({ path: Key, reversed: Type.Optional(Type.Boolean()) }, closed)]),
+  Type.Union([
+    Type.Object({ point: PointId }, closed),
+    Type.Object(
+      { path: Key, from: Type.Optional(PointId), to: Type.Optional(PointId), reversed: Type.Optional(Type.Boolean()) },
+      { ...closed, description: "A drawn path, or the part of it between two points on it, in the order they are named." },
+    ),
+  ]),
   { minItems: 1 },
 );
 
@@ -167,6 +201,10 @@ export const PathStep = Type.Object(
     /** For a trace: the path it is traced from, and the line it is mirrored in. */
     of: Type.Optional(Key),
     mirroredIn: Type.Optional(FormulaText),
+    /** For a trace laid elsewhere: how far it is moved. */
+    moved: Type.Optional(Type.Object({ out: FormulaText, down: FormulaText }, closed)),
+    /** For a trace turned about a point: clockwise. */
+    turned: Type.Optional(Type.Object({ about: PointId, by: FormulaText }, closed)),
     dashed: Type.Optional(Type.Boolean()),
     says: Type.Optional(Text),
     ...Notes,
@@ -181,6 +219,8 @@ export const Edge = Type.Object(
     along: Along,
     finish: Type.Optional(Type.Union([Type.Literal("fold"), Type.Literal("finished")])),
     allow: Type.Optional(FormulaText),
+    /** Meets the fold in a point on purpose, like a sweetheart or a V neck. */
+    pointed: Type.Optional(Type.Boolean()),
     corner: Type.Optional(Type.Union([Type.Literal("mitre"), Type.Literal("square"), Type.Literal("mirrored")])),
   },
   closed,
@@ -253,6 +293,7 @@ export const Statement = Type.Union([
   Check,
   Caution,
   Lesson,
+  Grade,
 ]);
 
 export const SystemSchema = Type.Object(
@@ -279,6 +320,7 @@ export type Table = Static<typeof Table>;
 export type Value = Static<typeof Value>;
 export type Board = Static<typeof Board>;
 export type Part = Static<typeof Part>;
+export type Grade = Static<typeof Grade>;
 export type PointStep = Static<typeof PointStep>;
 export type PathStep = Static<typeof PathStep>;
 export type Edge = Static<typeof Edge>;

@@ -6,7 +6,7 @@ import type { BuiltinCheck } from "./builtin.js";
 // Common practice, no source: an edge meets a fold square within three degrees, or the opened piece shows a point or a dip.
 const SQUARE_RAD = (3 * Math.PI) / 180;
 
-/** Every edge that runs into a fold meets it square. */
+/** Every edge that runs into a fold meets it square, unless its author says that it comes to a point there. */
 export const squareAtFold: BuiltinCheck = ({ pieces }) =>
   pieces.flatMap((piece) => piece.edges.flatMap((edge, i) => (edge.finish === "fold" ? atBothEnds(piece, i) : [])));
 
@@ -15,10 +15,9 @@ function atBothEnds(piece: PieceResult, i: number): CheckResult[] {
   const fold = piece.edges[i] as PieceEdge;
   const before = piece.edges[(i + n - 1) % n] as PieceEdge;
   const after = piece.edges[(i + 1) % n] as PieceEdge;
-  return [
-    corner(piece, before, angleBetween(headingAtEnd(before.path), headingAtStart(fold.path)), startOf(fold.path)),
-    corner(piece, after, angleBetween(headingAtEnd(fold.path), headingAtStart(after.path)), endOf(fold.path)),
-  ];
+  const first = corner(piece, before, angleBetween(headingAtEnd(before.path), headingAtStart(fold.path)), startOf(fold.path));
+  const last = corner(piece, after, angleBetween(headingAtEnd(fold.path), headingAtStart(after.path)), endOf(fold.path));
+  return [...(before.pointed ? [] : [first]), ...(after.pointed ? [] : [last])];
 }
 
 function corner(piece: PieceResult, edge: PieceEdge, rad: number, at: CheckResult["at"]): CheckResult {

@@ -77,6 +77,13 @@ const RULES: Record<string, DetailRule> = {
   note: { under: ["piece"], apply: (s, d) => void append(s, "notes", d["says"]) },
   at: { under: ["check"], apply: (s, d) => void (s["at"] = d["at"]) },
   lookOnly: { under: ["check"], apply: (s) => void (s["lookOnly"] = true) },
+  shift: {
+    under: ["grade"],
+    apply: (s, d, place) => {
+      const i = append(s, "shifts", withoutTag(d));
+      for (const k of [0, 1]) place(`shifts.${i}.moves.${k}`, `moves.${k}.by`);
+    },
+  },
   inside: { under: ["piece"], apply: (s, d) => void append(s, "inside", withoutTag(d)) },
   option: {
     under: ["choose"],

@@ -1,6 +1,6 @@
 import { pointText, printForm } from "../../verb/form.js";
 import { VERBS } from "../../verb/index.js";
-import type { Choice, Edge, Measure, PathStep, Piece, PointStep, Setting, Statement, System, Table, Value } from "../model.js";
+import type { Choice, Edge, Grade, Measure, PathStep, Piece, PointStep, Setting, Statement, System, Table, Value } from "../model.js";
 
 /** A system as notation. Reading it back gives the same model. */
 export function printNotation(system: System): string {
@@ -22,44 +22,35 @@ export function printNotation(system: System): string {
 
 /** Statements that stand together without a blank line. */
 function family(is: Statement["is"]): string {
-  return is === "point" || is === "path" || is === "part" ? "step" : is;
+  return is === "point" || is === "path" || is === "part" || is === "grade" ? "step" : is;
 }
 
 const comments = (list: readonly string[] | undefined): string[] => (list ?? []).map((text) => (text === "" ? "#" : `# ${text}`));
 const quoted = (text: string): string => `"${text.replace(/"/g, "″")}"`;
 const says = (text: string | undefined): string => (text === undefined ? "" : `  ${quoted(text)}`);
 
-function printStatement(s: Statement): string[] {
-  switch (s.is) {
-    case "measure":
-      return printMeasure(s);
-    case "set":
-      return [printSetting(s)];
-    case "choose":
-      return printChoice(s);
-    case "table":
-      return [printTable(s)];
-    case "value":
-      return [printValue(s), ...notes(s)];
-    case "board":
-      return [`board ${s.key} ${quoted(s.title)} · centre ${s.centre}${printRoom(s.room)}`];
-    case "part":
-      return [`part ${quoted(s.title)}`];
-    case "point":
-      return [printPoint(s), ...notes(s)];
-    case "path":
-      return [printPath(s), ...notes(s)];
-    case "piece":
-      return printPiece(s);
-    case "sew":
-      return [`sew ${s.first} with ${s.second}${s.within === undefined ? "" : ` within ${s.within}`}`];
-    case "check":
-      return printCheck(s);
-    case "caution":
-      return [`caution ${quoted(s.says)}`];
-    case "lesson":
-      return [`lesson ${quoted(s.text)}`];
-  }
+type Printers = { readonly [K in Statement["is"]]: (s: Extract<Statement, { is: K }>) => string[] };
+
+const PRINTERS: Printers = {
+  measure: printMeasure,
+  set: (s) => [printSetting(s)],
+  choose: printChoice,
+  table: (s) => [printTable(s)],
+  value: (s) => [printValue(s), ...notes(s)],
+  board: (s) => [`board ${s.key} ${quoted(s.title)} · centre ${s.centre}${printRoom(s.room)}`],
+  part: (s) => [`part ${quoted(s.title)}`],
+  point: (s) => [printPoint(s), ...notes(s)],
+  path: (s) => [printPath(s), ...notes(s)],
+  grade: printGrade,
+  piece: printPiece,
+  sew: (s) => [`sew ${s.first} with ${s.second}${s.within === undefined ? "" : ` within ${s.within}`}`],
+  check: printCheck,
+  caution: (s) => [`caution ${quoted(s.says)}`],
+  lesson: (s) => [`lesson ${quoted(s.text)}`],
+};
+
+function printStatement<S extends Statement>(s: S): string[] {
+  return (PRINTERS[s.is] as unknown as (s: S) => string[])(s);
 }
 
 function notes(s: { why?: string[]; watch?: string[]; caution?: string[]; when?: string }): string[] {
@@ -110,6 +101,14 @@ function printRoom(room: Extract<Statement, { is: "board" }>["room"]): string {
   return sides.length === 0 ? "" : ` · room ${sides.join(", ")}`;
 }
 
+function printGrade(s: Grade): string[] {
+  const shifts = s.shifts.map((shift) => {
+    const moves = shift.moves.map((m) => `${m.by} ${m.way}`).join(", ");
+    return `  ${shift.points.map(pointText).join(", ")}: ${moves}`;
+  });
+  return [`grade by ${s.by}, up to ${s.most}${says(s.says)}`, ...shifts];
+}
+
 function printPoint(s: PointStep): string {
   const form = VERBS.get(s.verb)?.forms[s.form];
   const rest = form ? printForm(form, s.args) : "";
@@ -127,7 +126,7 @@ function printPath(s: PathStep): string {
     case "join":
       return `join ${s.key}: ${printAlong(s.along ?? [])}${dashed}${says(s.says)}`;
     case "trace":
-      return `trace ${s.key}: ${s.of ?? ""}${s.mirroredIn === undefined ? "" : ` mirrored in ${s.mirroredIn}`}${dashed}${says(s.says)}`;
+      return `trace ${s.key}: ${s.of ?? ""}${printLaid(s)}${dashed}${says(s.says)}`;
     case "curve": {
       const clauses = [
         ...(s.leaving === undefined ? [] : [`leaving ${s.leaving}`]),
@@ -139,9 +138,20 @@ function printPath(s: PathStep): string {
   }
 }
 
+function printLaid(s: PathStep): string {
+  if (s.mirroredIn !== undefined) return ` mirrored in ${s.mirroredIn}`;
+  if (s.moved) return ` moved ${s.moved.out} out, ${s.moved.down} down`;
+  return s.turned ? ` turned about ${pointText(s.turned.about)} by ${s.turned.by}` : "";
+}
+
 /** Points and paths end to end. */
 function printAlong(along: Edge["along"]): string {
-  return along.map((item) => ("point" in item ? pointText(item.point) : `${item.path}${item.reversed ? " reversed" : ""}`)).join(" > ");
+  const item = (i: Edge["along"][number]): string => {
+    if ("point" in i) return pointText(i.point);
+    if (i.from !== undefined && i.to !== undefined) return `${i.path} from ${pointText(i.from)} to ${pointText(i.to)}`;
+    return `${i.path}${i.reversed ? " reversed" : ""}`;
+  };
+  return along.map(item).join(" > ");
 }
 
 function printEdge(e: Edge): string {
@@ -150,6 +160,7 @@ function printEdge(e: Edge): string {
     ...(e.finish === undefined ? [] : [e.finish]),
     ...(e.allow === undefined ? [] : [`allow ${e.allow}`]),
     ...(e.corner === undefined ? [] : [`corner ${e.corner}`]),
+    ...(e.pointed ? ["pointed"] : []),
   ];
   return `  edge ${[`${e.role}: ${along}`, ...facts].join(" · ")}`;
 }

@@ -226,6 +226,7 @@ const STATEMENT_WORDS: Record<string, string> = {
   piece: 'piece Front "Front" on M · cut 1 on fold',
   sew: "sew Front.side with Back.side",
   check: 'check "Shoulders agree": len(Front.shoulder) = len(Back.shoulder) within 1mm',
+  grade: "grade by steps, up to 4, and the shifts indented below: F7, B3: 1/8 out, 1/8 up",
   caution: 'caution "What can hurt."',
   lesson: 'lesson "What is learned."',
 };
