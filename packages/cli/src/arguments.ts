@@ -6,6 +6,7 @@ export interface DraftRequest {
   readonly measurements: string;
   readonly settings: string | undefined;
   readonly svg: string | undefined;
+  readonly dxf: string | undefined;
   readonly pdf: string | undefined;
   readonly paper: PaperKey;
   readonly json: boolean;
@@ -16,7 +17,7 @@ export class RequestError extends Error {
   override readonly name = "RequestError";
 }
 
-const USAGE = "./lodrin draft SYSTEM --measurements m.json [--settings s.json] [--json | --svg FILE | --pdf FILE --paper A4]";
+const USAGE = "./lodrin draft SYSTEM --measurements m.json [--settings s.json] [--json | --svg FILE | --dxf FILE | --pdf FILE --paper A4]";
 
 /** Reads the words behind `./lodrin draft`. Throws RequestError. */
 export function readArguments(words: readonly string[]): DraftRequest {
@@ -26,7 +27,7 @@ export function readArguments(words: readonly string[]): DraftRequest {
   for (let i = 0; i < words.length; i++) {
     const word = words[i] as string;
     if (word === "--json") json = true;
-    else if (["--measurements", "--settings", "--svg", "--pdf", "--paper"].includes(word)) {
+    else if (["--measurements", "--settings", "--svg", "--dxf", "--pdf", "--paper"].includes(word)) {
       const value = words[++i];
       if (value === undefined || value.startsWith("--"))
         throw new RequestError(`${word} needs a ${word === "--paper" ? "paper" : "file"} behind it. Use: ${USAGE}`);
@@ -37,8 +38,10 @@ export function readArguments(words: readonly string[]): DraftRequest {
   }
   if (system === undefined) throw new RequestError(`Which system? Use: ${USAGE}`);
   const measurements = options.get("--measurements");
-  if (measurements === undefined) throw new RequestError(`Whose measurements? Name a JSON file behind --measurements. Use: ${USAGE}`);
+  if (measurements === undefined)
+    throw new RequestError(`Whose measurements? Name a JSON or CSV file behind --measurements. Use: ${USAGE}`);
   const paper = PAPER_KEYS.find((key) => key.toLowerCase() === (options.get("--paper") ?? "A4").toLowerCase());
   if (!paper) throw new RequestError(`There is no paper “${options.get("--paper")}”. There are: ${PAPER_KEYS.join(", ")}.`);
-  return { system, measurements, settings: options.get("--settings"), svg: options.get("--svg"), pdf: options.get("--pdf"), paper, json };
+  const [settings, svg, dxf, pdf] = ["--settings", "--svg", "--dxf", "--pdf"].map((word) => options.get(word));
+  return { system, measurements, settings, svg, dxf, pdf, paper, json };
 }

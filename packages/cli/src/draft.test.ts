@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { afterAll, describe, expect, it } from "vitest";
 import { RequestError } from "./arguments.js";
+import { writeAnswers } from "@lodrin/formats";
 import { draft } from "./draft.js";
 
 const LIBRARY = fileURLToPath(new URL("../../../systems", import.meta.url));
@@ -71,7 +72,25 @@ describe("drafting without a server", () => {
     expect(out[2]?.error).toContain("chest");
   });
 
-  it("writes SVG and PDF files", async () => {
+  it("takes measurements and settings from a CSV file", async () => {
+    const csv = file(
+      "b.csv",
+      writeAnswers({
+        unit: "cm",
+        measurements: Object.fromEntries(Object.entries(BODY).map(([k, v]) => [k, String(v)])),
+        settings: { rise: "2" },
+      }),
+    );
+    const [line = ""] = await lines(SHIRT, "--measurements", csv, "--settings", csv, "--json");
+    const json = JSON.parse(line) as { points: Record<string, { x: number; y: number }> };
+    expect(json.points["12"]).toMatchObject({ x: 256 });
+    expect(json.points["1"]?.y).toBeCloseTo(20, 9);
+  });
+
+  it("writes SVG, DXF and PDF files", async () => {
+    const dxf = join(folder, "x.dxf");
+    await lines(SHIRT, "--measurements", body, "--dxf", dxf);
+    expect(readFileSync(dxf, "utf8")).toContain("AC1009");
     const svg = join(folder, "x.svg");
     const pdf = join(folder, "x.pdf");
     await lines(SHIRT, "--measurements", body, "--svg", svg);
@@ -99,6 +118,7 @@ describe("what it cannot do, it says in one sentence", () => {
   it("files that are not what they should be", async () => {
     expect(await refusal(SHIRT, "--measurements", file("a.json", "{oops"))).toContain("is not JSON");
     expect(await refusal(SHIRT, "--measurements", file("b.json", "3"))).toContain("should be an object");
+    expect(await refusal(SHIRT, "--measurements", file("a.csv", "name,value\nchest,\n"))).toContain("line 2: chest has no value");
     expect(await refusal(SHIRT, "--measurements", file("c.json", { chest: null }))).toContain("chest should be a tape string");
     expect(await refusal(SHIRT, "--measurements", file("d.json", { chest: "wide" }))).toContain("chest:");
     expect(await refusal(SHIRT, "--measurements", file("e.json", { chest: 104 }))).toContain("also needs");

@@ -1,6 +1,6 @@
 import { writeFileSync } from "node:fs";
 import { type Given, loadSystem, type Plan, problemText, run, type Run, runToJson } from "@lodrin/core";
-import { drawPieces, writeSvg } from "@lodrin/formats";
+import { drawPieces, writeDxf, writeSvg } from "@lodrin/formats";
 import { writeTiledPdf } from "@lodrin/formats/pdf";
 import { type DraftRequest, readArguments, RequestError } from "./arguments.js";
 import { readBodies, readSettings, readSystemFile } from "./files.js";
@@ -42,10 +42,12 @@ function oneOfMany(plan: Plan, body: Given, settings: Given, slug: string): unkn
 
 async function deliver(request: DraftRequest, drafted: Run, slug: string, out: (line: string) => void): Promise<void> {
   if (request.svg !== undefined) save(request.svg, writeSvg(drawPieces(drafted)), out);
+  if (request.dxf !== undefined) save(request.dxf, writeDxf(drafted), out);
   if (request.pdf !== undefined) {
     save(request.pdf, await writeTiledPdf(drawPieces(drafted), request.paper, { title: drafted.plan.system.title, lines: [] }), out);
   }
-  if (request.json || (request.svg === undefined && request.pdf === undefined)) out(JSON.stringify(runToJson(drafted, slug)));
+  if (request.json || [request.svg, request.dxf, request.pdf].every((file) => file === undefined))
+    out(JSON.stringify(runToJson(drafted, slug)));
 }
 
 function save(file: string, content: string | Buffer, out: (line: string) => void): void {

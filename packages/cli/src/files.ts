@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { basename, join } from "node:path";
 import type { Given } from "@lodrin/core";
+import { readAnswers } from "@lodrin/formats";
 import { RequestError } from "./arguments.js";
 
 /** The text of a library system (by its slug) or of a notation file, and what it is called. Throws RequestError. */
@@ -12,23 +13,39 @@ export function readSystemFile(name: string, library: string): { source: string;
   throw new RequestError(`There is no system “${name}” in the library and no such file. The library has: ${known.join(", ")}.`);
 }
 
-/** Bodies from a JSON file: one object, or an array of them. Throws RequestError. */
+/** Bodies from a JSON file (one object, or an array of them) or a CSV file (one body). Throws RequestError. */
 export function readBodies(file: string): { bodies: Given[]; many: boolean } {
+  if (isCsv(file)) return { bodies: [readCsv(file).measurements], many: false };
   const value = readJson(file);
   if (Array.isArray(value)) return { bodies: value.map((v, i) => given(v, `${file}, body ${i + 1}`)), many: true };
   return { bodies: [given(value, file)], many: false };
 }
 
-/** Settings from a JSON file. Throws RequestError. */
-export const readSettings = (file: string | undefined): Given => (file === undefined ? {} : given(readJson(file), file));
+/** Settings from a JSON or CSV file. Throws RequestError. */
+export function readSettings(file: string | undefined): Given {
+  if (file === undefined) return {};
+  return isCsv(file) ? readCsv(file).settings : given(readJson(file), file);
+}
 
-function readJson(file: string): unknown {
-  let text: string;
+const isCsv = (file: string): boolean => /\.csv$/i.test(file);
+
+function readCsv(file: string): { measurements: Given; settings: Given } {
+  const { answers, problems } = readAnswers(readText(file));
+  const [problem] = problems;
+  if (problem) throw new RequestError(`${file}, line ${problem.line}: ${problem.why} ${problem.mend}`);
+  return answers;
+}
+
+function readText(file: string): string {
   try {
-    text = readFileSync(file, "utf8");
+    return readFileSync(file, "utf8");
   } catch {
     throw new RequestError(`The file ${file} cannot be read.`);
   }
+}
+
+function readJson(file: string): unknown {
+  const text = readText(file);
   try {
     return JSON.parse(text);
   } catch (error) {

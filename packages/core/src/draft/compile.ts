@@ -212,7 +212,7 @@ class Compiler {
       at: this.fixed(row.at, by.kind, i, `rows.${k}.at`, Infinity),
       gives: this.fixed(row.gives, s.kind, i, `rows.${k}.gives`, Number.NaN),
     }));
-    this.scope.tables.set(s.key, { by: by.kind, gives: s.kind, at: lookUpIn(s.key, s.mode, rows) });
+    this.scope.tables.set(s.key, { by: by.kind, gives: s.kind, at: lookUpIn(s.mode, rows) });
   }
 
   /** An option's figure: bare numbers are lengths in the home unit. */

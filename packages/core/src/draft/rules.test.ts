@@ -140,3 +140,29 @@ describe("measuring the drawing in a formula", () => {
     expect(pointOf(draft(path), "A9")).toEqual({ x: 3, y: 0 });
   });
 });
+
+describe("a body without the figures a draft asks for", () => {
+  const TABLED = `table deep by bust, steps: up to 36 -> 7
+board A "A"
+A0 start
+A1 down deep(bust) from A0
+A2 out if(turning == wide, deep(bust), bust/4) from A0
+check "Deep enough": deep(bust) >= 3
+piece Strip "Strip" on A · cut 1
+  edge top: A0 > A2 · allow deep(bust)/4
+  edge rest: A2 > A1 > A0
+`;
+
+  it("gives a run that says what is missing, and never throws", () => {
+    const drafted = draft(TABLED, {});
+    expect(drafted.missing).toEqual(["bust"]);
+    expect(drafted.checks.filter((c) => c.name === "Deep enough")).toEqual([]);
+    expect(drafted.pieces).toEqual([]);
+  });
+
+  it("a figure outside the table is told of in the branch that is taken", () => {
+    const outcomes = (turning: string) => draft(TABLED, { bust: 40 }, { turning }).outcomes;
+    expect(outcomes("wide").at(-1)).toMatchObject({ status: "failed", why: "The table deep has no row for this figure." });
+    expect(outcomes("narrow").at(-1)).toEqual({ status: "drawn" });
+  });
+});

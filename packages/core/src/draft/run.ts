@@ -94,8 +94,6 @@ function drawStep(step: PlannedStep, plan: Plan, frame: Frame, before: readonly 
     if (error instanceof MissingPart)
       return { status: "failed", why: `It leans on ${error.what}, ${absence(error.what, plan, before)}.`, mend: "Put that right first." };
     if (error instanceof DraftError || error instanceof FormulaError) return { status: "failed", why: error.why, mend: error.mend };
-    if (error instanceof RangeError)
-      return { status: "failed", why: error.message, mend: "Check the measurement, or add a row to the table." };
     throw error;
   }
 }

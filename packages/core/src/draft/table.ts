@@ -12,15 +12,11 @@ const SAME = 1e-6;
 
 /**
  * A table as a function. Steps: the first row whose bound holds, in order. Linear: straight between the rows' figures;
- * beyond the first and last the end row. Throws RangeError where no row of a stepped table applies.
+ * beyond the first and last the end row. Not a number where no row of a stepped table applies.
  */
-export function lookUpIn(key: string, mode: Table["mode"], rows: readonly TableRow[]): (value: number) => number {
+export function lookUpIn(mode: Table["mode"], rows: readonly TableRow[]): (value: number) => number {
   if (mode === "linear") return (value) => between(rows, value);
-  return (value) => {
-    const row = rows.find((r) => applies(r, value));
-    if (!row) throw new RangeError(`The table ${key.replace(/_/g, " ")} has no row for this figure.`);
-    return row.gives;
-  };
+  return (value) => rows.find((r) => applies(r, value))?.gives ?? Number.NaN;
 }
 
 function applies(row: TableRow, value: number): boolean {

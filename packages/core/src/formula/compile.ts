@@ -230,13 +230,18 @@ const COMPARE: Record<CompareOp, (a: number, b: number) => boolean> = {
 function comparison(tree: Tree & { type: "compare" }, scope: Scope): Typed {
   const word = wordComparison(tree, scope);
   if (word) return word;
-  const tests: ((f: Frame) => boolean)[] = tree.ops.map((op, i) => {
+  // A figure that is missing is neither more nor less than another: the answer is missing too.
+  const tests: Evaluate[] = tree.ops.map((op, i) => {
     const [a, b] = alike(tree.items[i] as Tree, tree.items[i + 1] as Tree, scope);
     const test = COMPARE[op];
-    return (f) => test(a.run(f), b.run(f));
+    return (f) => {
+      const left = a.run(f);
+      const right = b.run(f);
+      return Number.isNaN(left + right) ? Number.NaN : test(left, right) ? 1 : 0;
+    };
   });
   const [only] = tests;
-  return { kind: "yesno", run: tests.length === 1 && only ? (f) => (only(f) ? 1 : 0) : (f) => (tests.every((t) => t(f)) ? 1 : 0) };
+  return { kind: "yesno", run: tests.length === 1 && only ? only : (f) => tests.reduce((all, t) => all * t(f), 1) };
 }
 
 /** `choice == option`: the right side is a word of the left side's own list. */

@@ -5,7 +5,7 @@ import type { Tree } from "./tree.js";
 
 /** Why a formula came to no figure: the innermost part that failed while its own parts were sound. */
 export function diagnose(tree: Tree, scope: Scope, frame: Frame): FormulaError {
-  for (const child of partsOf(tree)) {
+  for (const child of partsOf(tree, scope, frame)) {
     if (!Number.isFinite(valueOf(child, scope, frame))) return diagnose(child, scope, frame);
   }
   if (tree.type === "name") {
@@ -18,6 +18,12 @@ export function diagnose(tree: Tree, scope: Scope, frame: Frame): FormulaError {
       "With these measurements the divisor comes to nothing; change it or the measurement.",
       tree.right.at,
     );
+  if (tree.type === "call" && scope.tables.has(tree.fn))
+    return new FormulaError(
+      `The table ${tree.fn.replace(/_/g, " ")} has no row for this figure.`,
+      "Check the measurement, or add a row to the table.",
+      tree.at,
+    );
   if (tree.type === "call")
     return new FormulaError(
       `${tree.fn} has no answer for these figures.`,
@@ -27,7 +33,8 @@ export function diagnose(tree: Tree, scope: Scope, frame: Frame): FormulaError {
   return new FormulaError("This comes to no figure.", "Check the measurements it uses.", tree.at);
 }
 
-function partsOf(tree: Tree): Tree[] {
+/** The parts that count for this body: of an `if`, its test and the branch it takes. */
+function partsOf(tree: Tree, scope: Scope, frame: Frame): Tree[] {
   switch (tree.type) {
     case "unary":
       return [tree.arg];
@@ -36,6 +43,7 @@ function partsOf(tree: Tree): Tree[] {
     case "bracket":
       return [tree.inner];
     case "call":
+      if (tree.fn === "if") return tree.args.filter((_, i) => i === (valueOf(tree.args[0] as Tree, scope, frame) ? 1 : 2));
       return tree.args.filter((arg) => arg.type !== "point");
     default:
       return [];

@@ -54,7 +54,7 @@ export class Scope {
   }
 }
 
-/** A table as a function of one value. Throws RangeError outside its rows when the table says so. */
+/** A table as a function of one value. Not a number outside its rows. */
 export interface Lookup {
   readonly by: Kind;
   readonly gives: Kind;

@@ -1,4 +1,5 @@
 import type { Draft, MeasurementSet, Person, SystemSheet } from "@lodrin/contract";
+import { readAnswers } from "@lodrin/formats";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { loadDemo } from "../demo/load.js";
 import { DEMO_ACCOUNTS, DEMO_PASSWORD } from "../demo/workshop.js";
@@ -132,6 +133,23 @@ describe("its files", () => {
     expect((svg.body as Buffer).toString()).toContain('<g id="construction"');
     const json = await file("run.json");
     expect(json.body).toMatchObject({ system: SHIRT, points: { "12": { x: 256, y: 175 } } });
+  });
+
+  it("DXF, tables of points and seams, and the answers it was made from", async () => {
+    const draft = await newDraft({ settings: { rise: "2 cm" } });
+    const file = async (name: string): Promise<{ type: string; text: string }> => {
+      const reply = await mine.get(`/api/drafts/${draft.id}/files/${name}`);
+      expect(reply.status).toBe(200);
+      return { type: reply.headers["content-type"] ?? "", text: reply.text ?? String(reply.body) };
+    };
+    expect((await file("pattern.dxf")).type).toContain("image/vnd.dxf");
+    expect((await file("points.csv")).text).toContain("12,M,256,");
+    expect((await file("seams.csv")).text).toContain("Front,shoulder,");
+    const { answers } = readAnswers((await file("answers.csv")).text);
+    expect(answers).toEqual({
+      measurements: Object.fromEntries(Object.entries(MEASUREMENTS).map(([k, v]) => [k, `${v} cm`])),
+      settings: { rise: "2 cm" },
+    });
   });
 
   it("figures without a unit are in the draft's own unit", async () => {

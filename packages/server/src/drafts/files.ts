@@ -1,5 +1,5 @@
 import { defaultMark, loadSystem, run, type Run, runToJson } from "@lodrin/core";
-import { drawBoard, drawPieces, PAPER_KEYS, type PaperKey, writeSvg } from "@lodrin/formats";
+import { drawBoard, drawPieces, PAPER_KEYS, type PaperKey, pointsCsv, seamsCsv, writeAnswers, writeDxf, writeSvg } from "@lodrin/formats";
 import { type PrintFacts, writeHandoutPdf, writeTiledPdf } from "@lodrin/formats/pdf";
 import { Type } from "@sinclair/typebox";
 import type { Response, Router } from "express";
@@ -42,11 +42,15 @@ const MAKERS: Readonly<Record<string, Maker>> = {
     }),
   }),
   "pattern.svg": (drafted, _, wanted) => Promise.resolve({ type: "image/svg+xml", body: writeSvg(drawing(drafted, wanted)) }),
+  "pattern.dxf": (drafted) => Promise.resolve({ type: "image/vnd.dxf", body: writeDxf(drafted) }),
+  "points.csv": (drafted) => Promise.resolve({ type: "text/csv", body: pointsCsv(drafted) }),
+  "seams.csv": (drafted) => Promise.resolve({ type: "text/csv", body: seamsCsv(drafted) }),
+  "answers.csv": (_, row) => Promise.resolve({ type: "text/csv", body: writeAnswers(row) }),
   "run.json": (drafted, row) =>
     Promise.resolve({ type: "application/json", body: JSON.stringify(runToJson(drafted, row.system?.slug ?? ""), null, 1) }),
 };
 
-/** The files of a kept draft: tiled PDF, handout PDF, SVG and JSON. */
+/** The files of a kept draft: tiled PDF, handout PDF, SVG, DXF, tables and JSON. */
 export function draftFiles(router: Router, knex: Knex): void {
   router.get("/api/drafts/:id/files/:file", async (request, response) => {
     const accountId = accountIdOf(request);

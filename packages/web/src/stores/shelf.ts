@@ -4,23 +4,31 @@ import { defineStore } from "pinia";
 import { ref, shallowRef } from "vue";
 import { call } from "../api/call.js";
 
-/** A system of the shelf, read and compiled. */
+/** A system of the shelf; read and compiled when it is first used. */
 export interface ShelfSystem {
   readonly sheet: SystemSheet;
   readonly loaded: LoadedSystem;
 }
 
-/** The systems on the shelf, and any version that a draft was made with. Compiled once each. */
+function lazily(sheet: SystemSheet): ShelfSystem {
+  let loaded: LoadedSystem | undefined;
+  return {
+    sheet,
+    get loaded() {
+      return (loaded ??= loadSystem(sheet.notation));
+    },
+  };
+}
+
+/** The systems on the shelf, and any version that a draft was made with. Compiled once each, when first used. */
 export const useShelf = defineStore("shelf", () => {
   const systems = shallowRef<ShelfSystem[]>([]);
   const loaded = ref(false);
   const byVersion = new Map<string, Promise<ShelfSystem>>();
 
-  const read = (sheet: SystemSheet): ShelfSystem => ({ sheet, loaded: loadSystem(sheet.notation) });
-
   async function load(): Promise<void> {
     if (loaded.value) return;
-    systems.value = (await call(systemRoutes.shelf, {})).map(read);
+    systems.value = (await call(systemRoutes.shelf, {})).map(lazily);
     loaded.value = true;
   }
 
@@ -31,7 +39,7 @@ export const useShelf = defineStore("shelf", () => {
     const key = `${slug} ${number}`;
     const known = byVersion.get(key);
     if (known) return known;
-    const wanted = call(systemRoutes.system, { params: { slug, version: String(number) } }).then(read);
+    const wanted = call(systemRoutes.system, { params: { slug, version: String(number) } }).then(lazily);
     byVersion.set(key, wanted);
     wanted.catch(() => byVersion.delete(key));
     return wanted;

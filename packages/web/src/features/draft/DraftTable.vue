@@ -186,7 +186,7 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
           :shown="shownCheck"
           @show="show"
         />
-        <FilesDrawer v-else-if="drawer === 'files'" :keeper="keeper" :unit="unit" :missing="run.missing.length > 0" />
+        <FilesDrawer v-else-if="drawer === 'files'" :keeper="keeper" :plan="plan" :unit="unit" :missing="run.missing.length > 0" />
         <NotesDrawer v-else :keeper="keeper" :system="plan.system" />
       </div>
     </aside>

@@ -1,18 +1,39 @@
 <script setup lang="ts">
-import type { HomeUnit } from "@lodrin/core";
+import type { HomeUnit, Plan } from "@lodrin/core";
 import { ref } from "vue";
 import { RouterLink } from "vue-router";
+import BringIn from "./BringIn.vue";
 import type { DraftKeeper } from "./use-draft.js";
 
 /** Print and files: what can be taken away. Everything waits until the draft is saved, so that the file is the draft. */
-const props = defineProps<{ keeper: DraftKeeper; unit: HomeUnit; missing: boolean }>();
+const props = defineProps<{ keeper: DraftKeeper; plan: Plan; unit: HomeUnit; missing: boolean }>();
 const why = ref("");
 
 const FILES = [
-  { file: "handout.pdf", name: "Handout with worked sums (PDF)" },
-  { file: "pattern.svg", name: "Pieces, true size (SVG in millimetres)" },
-  { file: "pattern.svg?what=board", name: "Construction, true size (SVG in millimetres)" },
-  { file: "run.json", name: "Everything worked out (JSON)" },
+  {
+    title: "To read",
+    files: [{ file: "handout.pdf", name: "Handout with worked sums (PDF)" }],
+  },
+  {
+    title: "To cut or draw on, true size",
+    files: [
+      { file: "pattern.svg", name: "Pieces (SVG in millimetres)" },
+      { file: "pattern.svg?what=board", name: "Construction (SVG in millimetres)" },
+      { file: "pattern.dxf", name: "Pieces for a cutter (DXF)" },
+    ],
+  },
+  {
+    title: "To reckon with",
+    files: [
+      { file: "seams.csv", name: "Seam lengths (CSV)" },
+      { file: "points.csv", name: "Points (CSV)" },
+      { file: "run.json", name: "Everything worked out (JSON)" },
+    ],
+  },
+  {
+    title: "Figures of this draft",
+    files: [{ file: "answers.csv", name: "Measurements and settings (CSV)" }],
+  },
 ];
 
 async function take(file: string): Promise<void> {
@@ -34,8 +55,11 @@ async function take(file: string): Promise<void> {
     <p v-if="missing" class="says look">Some measurements are still missing: what is printed now is not the whole draft.</p>
     <RouterLink class="button main" :to="{ name: 'print', params: { id: keeper.local.id } }">Print the pattern …</RouterLink>
     <p class="small quiet">See the sheets first, choose the paper, then print true to size with a test square.</p>
-    <h3>Files</h3>
-    <button v-for="f in FILES" :key="f.file" class="button" @click="take(f.file)">{{ f.name }}</button>
+    <template v-for="group in FILES" :key="group.title">
+      <h3>{{ group.title }}</h3>
+      <button v-for="f in group.files" :key="f.file" class="button" @click="take(f.file)">{{ f.name }}</button>
+    </template>
+    <BringIn :keeper="keeper" :plan="plan" />
     <p v-if="why" class="says fail small" role="alert">{{ why }}</p>
   </div>
 </template>
@@ -47,7 +71,7 @@ async function take(file: string): Promise<void> {
 }
 h3 {
   margin-top: 12px;
-  font-size: 18px;
+  font-size: 17px;
 }
 .button {
   justify-content: start;

@@ -1,21 +1,8 @@
 <script setup lang="ts">
-import { type Plan, run, sampleBody } from "@lodrin/core";
-import { drawPieces } from "@lodrin/formats";
-import { computed } from "vue";
+import type { Picture } from "./card-facts.js";
 
-/** A small drawing of the pieces a system makes, from a real run on a body in the middle of its ranges. */
-const props = defineProps<{ plan: Plan }>();
-
-const picture = computed(() => {
-  const drawing = drawPieces(run(props.plan, sampleBody(props.plan)));
-  const { minX, minY, maxX, maxY } = drawing.bounds;
-  const strokes = drawing.marks.flatMap((m) =>
-    m.kind === "stroke" && m.layer !== "notches" && m.layer !== "grain"
-      ? [{ d: m.data ?? `M${m.places.map((p) => `${p.x} ${p.y}`).join("L")}${m.closed ? "Z" : ""}`, layer: m.layer }]
-      : [],
-  );
-  return { box: `${minX} ${minY} ${maxX - minX} ${maxY - minY}`, strokes };
-});
+/** A small drawing of the pieces a system makes. */
+defineProps<{ picture: Picture }>();
 </script>
 
 <template>

@@ -1,34 +1,45 @@
 <script setup lang="ts">
-import { statementsOf } from "@lodrin/core";
-import { computed } from "vue";
+import { computed, watch } from "vue";
 import { RouterLink } from "vue-router";
 import { usePeople } from "../../stores/people.js";
 import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
-import { coverageOf } from "./coverage.js";
+import type { CardFacts } from "./card-facts.js";
 import PatternThumb from "./PatternThumb.vue";
+import { useCardFacts } from "./use-card-facts.js";
 
 const shelf = useShelf();
 const people = usePeople();
 const { ready, why, again } = useLoad(() => Promise.all([shelf.load(), people.load()]));
+const { facts, ask } = useCardFacts();
 
 const garments = computed(() => [...new Set(shelf.systems.map((s) => s.sheet.garment))].sort());
 const ofGarment = (garment: string): ShelfSystem[] => shelf.systems.filter((s) => s.sheet.garment === garment);
 const title = (garment: string): string => garment.replace(/^./, (c) => c.toUpperCase());
 
+const measured = computed(() => people.people.flatMap((person) => (person.sets[0] ? [{ person, set: person.sets[0] }] : [])));
+watch(
+  ready,
+  (now) =>
+    now &&
+    ask({
+      systems: garments.value.flatMap(ofGarment).map(({ sheet }) => ({ slug: sheet.slug, notation: sheet.notation })),
+      sets: measured.value.map(({ set }) => ({ written: { ...set.written }, unit: set.unit })),
+    }),
+);
+
 /** The best-filled newest set among my bodies. */
-function mine(system: ShelfSystem): string {
-  const filled = people.people.flatMap((p) => (p.sets[0] ? [{ p, cover: coverageOf(system.loaded.plan, p.sets[0]) }] : []));
-  const [best] = filled.sort((a, b) => b.cover.there - a.cover.there);
+function mine({ covers }: CardFacts): string {
+  const filled = measured.value.flatMap(({ person }, i) => (covers[i] ? [{ person, cover: covers[i] }] : []));
+  const [best] = filled.sort((a, b) => b.cover.there / b.cover.needed - a.cover.there / a.cover.needed);
   if (!best) return "Nobody is measured yet.";
-  const whose = best.p.isSelf ? "You have" : `${best.p.name} has`;
+  const whose = best.person.isSelf ? "You have" : `${best.person.name} has`;
   return best.cover.missing.length === 0
     ? `${whose} everything it needs.`
     : `${whose} ${best.cover.there} of the ${best.cover.needed} it needs.`;
 }
-
-const steps = (s: ShelfSystem): number => statementsOf(s.loaded.system, "point").length;
+const factsOf = (s: ShelfSystem): CardFacts | undefined => facts.value.get(s.sheet.slug);
 </script>
 
 <template>
@@ -44,16 +55,20 @@ const steps = (s: ShelfSystem): number => statementsOf(s.loaded.system, "point")
     <section v-for="garment in ready ? garments : []" :id="garment" :key="garment">
       <h2>{{ title(garment) }}</h2>
       <div class="cards">
-        <article v-for="s in ofGarment(garment)" :key="s.sheet.slug" class="card">
+        <article v-for="s in ofGarment(garment)" :key="s.sheet.slug" class="card" :aria-busy="!factsOf(s)">
           <RouterLink class="picture" :to="{ name: 'start', params: { slug: s.sheet.slug } }" tabindex="-1" aria-hidden="true"
-            ><PatternThumb :plan="s.loaded.plan"
+            ><PatternThumb v-if="factsOf(s)" :picture="factsOf(s)!.picture"
           /></RouterLink>
           <h3>{{ s.sheet.title }}</h3>
-          <p class="small about">{{ s.loaded.system.about }}</p>
-          <p v-if="s.loaded.system.suits" class="small quiet">{{ s.loaded.system.suits }}</p>
+          <p class="small about">{{ factsOf(s)?.about }}</p>
+          <p v-if="factsOf(s)?.suits" class="small quiet">{{ factsOf(s)?.suits }}</p>
           <p class="small facts">
-            {{ steps(s) }} points · {{ s.loaded.system.unit === "cm" ? "centimetres" : "inches" }} · version {{ s.sheet.version }}<br />
-            {{ mine(s) }}
+            <template v-if="factsOf(s)">
+              {{ factsOf(s)!.points }} points · {{ factsOf(s)!.unit === "cm" ? "centimetres" : "inches" }} · version {{ s.sheet.version
+              }}<br />
+              {{ mine(factsOf(s)!) }}
+            </template>
+            <template v-else>Reading it …<br />&nbsp;</template>
           </p>
           <RouterLink class="button main" :to="{ name: 'start', params: { slug: s.sheet.slug } }">Draft it</RouterLink>
         </article>
@@ -90,6 +105,7 @@ article {
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 4;
   line-clamp: 4;
+  min-height: 4lh;
 }
 .picture {
   display: block;

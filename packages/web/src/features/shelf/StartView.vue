@@ -10,6 +10,7 @@ import { useShelf } from "../../stores/shelf.js";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
+import { pictureOf } from "./card-facts.js";
 import { coverageOf } from "./coverage.js";
 import PatternThumb from "./PatternThumb.vue";
 
@@ -100,7 +101,7 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
           Someone not here? <RouterLink :to="{ name: 'bodies' }">Measure them first</RouterLink>: their figures can then be used again.
         </p>
       </div>
-      <div class="picture"><PatternThumb :plan="system.loaded.plan" /></div>
+      <div class="picture"><PatternThumb :picture="pictureOf(system.loaded.plan)" /></div>
     </div>
   </div>
 </template>

@@ -1,0 +1,36 @@
+import { pointText, type Run, tapeText } from "@lodrin/core";
+import Papa from "papaparse";
+
+const mm = (value: number): number => Math.round(value * 1e3) / 1e3 + 0;
+
+/** The points of a run, a line each: `point,board,across_mm,down_mm`. */
+export function pointsCsv(run: Run): string {
+  const rows = run.plan.steps.flatMap(({ source, board, target }) => {
+    const at = source.is === "point" ? run.frame.points[target] : undefined;
+    return source.is === "point" && at
+      ? [{ point: pointText(source.id).replace("#", ""), board, across_mm: mm(at.x), down_mm: mm(at.y) }]
+      : [];
+  });
+  // A point with several rules has one place.
+  return csv(rows.filter((row, i) => rows.findIndex((r) => r.point === row.point) === i));
+}
+
+/** The edges of every piece, a line each: `piece,edge,length_mm,tape,allowance_mm,finish`. Lengths of the sewing line. */
+export function seamsCsv(run: Run): string {
+  const { unit } = run.plan.system;
+  return csv(
+    run.pieces.flatMap((piece) =>
+      piece.edges.map((edge) => ({
+        piece: piece.title,
+        edge: edge.role,
+        length_mm: mm(edge.length),
+        tape: tapeText(edge.length, unit),
+        allowance_mm: mm(edge.allowance),
+        finish: edge.finish,
+      })),
+    ),
+  );
+}
+
+// A cell that a spreadsheet would take for a formula is made plain text.
+const csv = (rows: readonly object[]): string => `${Papa.unparse([...rows], { newline: "\n", escapeFormulae: /^[=@\t\r]/ })}\n`;

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import type { Plan } from "@lodrin/core";
+import { readAnswers } from "@lodrin/formats";
+import { ref, useTemplateRef } from "vue";
+import { useUndo } from "../../stores/undo.js";
+import { fitAnswers } from "./fit-answers.js";
+import type { DraftKeeper } from "./use-draft.js";
+
+/** Measurements and settings brought back in from a CSV file; what the file does not name stays as it is. */
+const props = defineProps<{ keeper: DraftKeeper; plan: Plan }>();
+const input = useTemplateRef<HTMLInputElement>("input");
+const undo = useUndo();
+const says = ref<string[]>([]);
+const LARGEST_BYTES = 200_000;
+
+async function bring(): Promise<void> {
+  const file = input.value?.files?.[0];
+  if (!file) return;
+  if (input.value) input.value.value = "";
+  if (file.size > LARGEST_BYTES) {
+    says.value = [`${file.name} is too long for a list of measurements. Choose the CSV file that was taken from a draft.`];
+    return;
+  }
+  const { answers, problems } = readAnswers(await file.text());
+  const { local } = props.keeper;
+  const fit = fitAnswers(props.plan, answers);
+  const before = { measurements: local.measurements, settings: local.settings };
+  const taken = Object.keys(fit.measurements).length + Object.keys(fit.settings).length;
+  if (taken > 0) {
+    local.measurements = { ...local.measurements, ...fit.measurements };
+    local.settings = { ...local.settings, ...fit.settings };
+    undo.offer(`${taken} figures taken from ${file.name}.`, () => Promise.resolve(void Object.assign(local, before)));
+  }
+  says.value = [
+    taken > 0 ? `${taken} figures taken from ${file.name}.` : `Nothing in ${file.name} fits this draft.`,
+    ...(fit.unknown.length > 0 ? [`Not asked for by this system: ${fit.unknown.join(", ")}.`] : []),
+    ...problems.map((p) => `Line ${p.line}: ${p.why} ${p.mend}`),
+  ];
+}
+</script>
+
+<template>
+  <div class="bring">
+    <input ref="input" class="unseen" type="file" accept=".csv,text/csv" aria-label="Bring figures in from a CSV file" @change="bring" />
+    <button class="button" @click="input?.click()">Bring figures in from a CSV file …</button>
+    <div v-if="says.length" class="says small" role="status">
+      <p v-for="line in says" :key="line">{{ line }}</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.bring {
+  display: grid;
+  gap: 8px;
+}
+.unseen {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  opacity: 0;
+  pointer-events: none;
+}
+</style>

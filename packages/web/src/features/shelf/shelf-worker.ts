@@ -1,0 +1,19 @@
+import { type CardFacts, cardFacts } from "./card-facts.js";
+
+/** What the page asks: the systems in the order they are wanted, and the sets they are compared with. */
+export interface ShelfQuestion {
+  readonly systems: readonly { readonly slug: string; readonly notation: string }[];
+  readonly sets: Parameters<typeof cardFacts>[1];
+}
+
+/** One answer a system, as soon as it is worked out. */
+export interface ShelfAnswer {
+  readonly slug: string;
+  readonly facts: CardFacts;
+}
+
+// Reading and drafting a whole shelf takes seconds on a small tablet: done here, the page stays free for the hands.
+self.addEventListener("message", (event: MessageEvent<ShelfQuestion>) => {
+  for (const { slug, notation } of event.data.systems)
+    self.postMessage({ slug, facts: cardFacts(notation, event.data.sets) } satisfies ShelfAnswer);
+});
