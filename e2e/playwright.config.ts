@@ -6,7 +6,7 @@ export default defineConfig({
   workers: 1,
   fullyParallel: false,
   timeout: 60_000,
-  expect: { timeout: 8_000 },
+  expect: { timeout: 15_000 },
   reporter: [["list"], ["json", { outputFile: "../test-results/e2e.json" }]],
   use: {
     viewport: { width: 1280, height: 800 },
