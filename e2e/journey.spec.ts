@@ -97,9 +97,10 @@ test("from an empty account to a printed pattern", async ({ page }) => {
     await page.keyboard.press("End");
     // A point on the paper leads back to its step.
     await page
-      .locator(".point", { has: page.locator(".hit") })
-      .nth(5)
-      .dispatchEvent("click");
+      .getByRole("group", { name: /The board/ })
+      .getByText("5", { exact: true })
+      .and(page.locator(".number"))
+      .click();
     await expect(current).toContainText("Square across from 2: the underarm.");
   });
 

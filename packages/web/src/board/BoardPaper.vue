@@ -5,6 +5,7 @@ import DimensionMark from "./DimensionMark.vue";
 import { placeLabels } from "./labels.js";
 import PaperFrame from "./PaperFrame.vue";
 import { sceneOf } from "./scene.js";
+import { nearestTo } from "./nearest.js";
 import { usePaper } from "./use-paper.js";
 import { toScreen } from "./view.js";
 
@@ -27,11 +28,44 @@ defineExpose({ fit, zoomBy });
 
 const points = computed(() => scene.value.points.filter((p) => p.step <= props.step));
 const paths = computed(() => scene.value.paths.filter((p) => p.step <= props.step));
-const courses = computed(() => scene.value.courses.filter((c) => c.step <= props.step));
+const courses = computed(() =>
+  scene.value.courses
+    .filter((c) => c.step <= props.step)
+    .map((c) => c.data)
+    .join(""),
+);
 const planned = computed(() => props.run.plan.steps[props.step]);
 const leaning = computed(() => new Set(planned.value?.leansOn.points));
 const leaningPaths = computed(() => new Set(planned.value?.leansOn.paths));
 const current = computed(() => points.value.find((p) => p.step === props.step));
+/** What is quiet is drawn as a few long paths, so that a setting can be dragged without a stutter; what is lit stands by itself. */
+const lit = (p: { step: number; key: string }): boolean => p.step === props.step || leaningPaths.value.has(p.key);
+const litPaths = computed(() => paths.value.filter(lit));
+const quietPaths = computed(() => {
+  const by = new Map<string, string>();
+  for (const p of paths.value) {
+    if (lit(p)) continue;
+    const look = p.dashed ? `${p.kind} dashed` : p.kind;
+    by.set(look, (by.get(look) ?? "") + p.data);
+  }
+  return [...by];
+});
+const spots = computed(() => points.value.map((p) => ({ ...toScreen(view.value, p.at), id: p.id, step: p.step })));
+const litSpots = computed(() => spots.value.filter((p) => p.step === props.step || leaning.value.has(p.id)));
+const cross = ({ x, y }: { x: number; y: number }): string => `M${(x - 4).toFixed(1)} ${y.toFixed(1)}h8m-4-4v8`;
+const crosses = computed(() => spots.value.map(cross).join(""));
+
+const under = (event: MouseEvent): { step: number } | undefined => {
+  const box = (event.currentTarget as Element).getBoundingClientRect();
+  return nearestTo({ x: event.clientX - box.left, y: event.clientY - box.top }, spots.value);
+};
+function point(event: PointerEvent): void {
+  (event.currentTarget as SVGElement).style.cursor = under(event) ? "pointer" : "";
+}
+function pick(event: MouseEvent): void {
+  const spot = under(event);
+  if (spot) emit("go", spot.step);
+}
 /** A place of the current step's board, where that board lies on the paper. */
 const laid = (p: { x: number; y: number }): { x: number; y: number } => ({
   x: p.x + (scene.value.boards.get(planned.value?.board ?? "")?.dx ?? 0),
@@ -76,6 +110,10 @@ const labels = computed(() => {
     levels.value,
   );
 });
+function goTo(id: string): void {
+  const spot = spots.value.find((p) => p.id === id);
+  if (spot) emit("go", spot.step);
+}
 const nameOf = (id: string): string => pointText(id).replace("#", "");
 </script>
 
@@ -88,6 +126,8 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
       aria-label="The board: drag to move, wheel or pinch to zoom"
       :width="width"
       :height="height"
+      @pointermove="point"
+      @click="pick"
     >
       <rect class="sheet" :width="width" :height="height" />
       <template v-if="grid">
@@ -95,27 +135,21 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
         <path class="strong" :d="ruled.strong" />
       </template>
       <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
-        <path v-for="c in courses" :key="c.step" class="course" :d="c.data" />
+        <path class="course" :d="courses" />
+        <path v-for="[look, data] in quietPaths" :key="look" :class="look" :d="data" />
         <path
-          v-for="p in paths"
+          v-for="p in litPaths"
           :key="p.key"
           :d="p.data"
-          :class="[p.kind, { now: p.step === step, leant: leaningPaths.has(p.key), dashed: p.dashed }]"
+          :class="[p.kind, { now: p.step === step, leant: p.step !== step, dashed: p.dashed }]"
         />
       </g>
       <text v-for="l in levels" :key="l.key" class="level-name" :x="l.x + 4" :y="l.y + 13">{{ l.text }}</text>
-      <g
-        v-for="p in points"
-        :key="p.id"
-        class="point"
-        :class="{ now: p.step === step, leant: leaning.has(p.id) }"
-        :transform="`translate(${p.at.x * view.k + view.x} ${p.at.y * view.k + view.y})`"
-        @click="emit('go', p.step)"
-      >
-        <circle class="hit" r="14" />
-        <circle v-if="p.step === step || leaning.has(p.id)" class="halo" r="7" />
-        <path d="M-4 0H4M0 -4V4" />
-      </g>
+      <path class="crosses" :d="crosses" />
+      <template v-for="p in litSpots" :key="p.id">
+        <circle class="halo" :class="{ now: p.step === step }" r="7" :cx="p.x" :cy="p.y" />
+        <path class="crosses lit" :d="cross(p)" />
+      </template>
       <text v-for="b in boardNames" :key="b.key" class="board-name" :x="b.x" :y="b.y">{{ b.title }}</text>
       <DimensionMark v-if="dimension" v-bind="dimension" />
       <circle v-else-if="current" class="ring" r="11" :cx="current.at.x * view.k + view.x" :cy="current.at.y * view.k + view.y" />
@@ -126,6 +160,7 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
         :class="{ now: l.id === current?.id, leant: leaning.has(l.id) }"
         :x="l.x + 1"
         :y="l.y + 13"
+        @click.stop="goTo(l.id)"
       >
         {{ nameOf(l.id) }}
       </text>
@@ -173,28 +208,21 @@ path.now {
   stroke: var(--now);
   stroke-width: 3;
 }
-.point path {
+.crosses {
   stroke: var(--ink-2);
   stroke-width: 1.3;
 }
-.point {
-  cursor: pointer;
-}
-.hit {
-  fill: transparent;
-}
-.point.now path,
-.point.leant path {
+.crosses.lit {
   stroke: var(--now);
   stroke-width: 2;
 }
 .halo {
-  fill: var(--now-tint);
+  fill: transparent;
   stroke: var(--now);
   stroke-width: 1.4;
 }
-.point.leant .halo {
-  fill: transparent;
+.halo.now {
+  fill: var(--now-tint);
 }
 .ring {
   fill: none;
@@ -205,7 +233,7 @@ path.now {
   font: 600 15px var(--face);
   fill: var(--ink-2);
   font-variant-numeric: tabular-nums;
-  pointer-events: none;
+  cursor: pointer;
 }
 .number.now {
   fill: var(--now);

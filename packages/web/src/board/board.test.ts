@@ -4,6 +4,7 @@ import { describe, expect, it } from "vitest";
 import { fitTitle, linesAt } from "./fit-title.js";
 import { gridOf, ruling } from "./grid.js";
 import { placeLabels } from "./labels.js";
+import { nearestTo } from "./nearest.js";
 import { fitView, toScreen } from "./view.js";
 
 describe("the view", () => {
@@ -136,5 +137,19 @@ describe("a piece's name on the glass", () => {
     expect(small[0]).toBeGreaterThan(name[1] ?? 0);
     expect(name[0]).toBeGreaterThan(68);
     expect(small[0]).toBeLessThan(132);
+  });
+});
+
+describe("a finger on the paper", () => {
+  const places = [
+    { x: 10, y: 10, id: "1" },
+    { x: 22, y: 10, id: "2" },
+  ];
+
+  it("means the nearest point within its reach, and none beyond it", () => {
+    expect(nearestTo({ x: 14, y: 10 }, places)?.id).toBe("1");
+    expect(nearestTo({ x: 18, y: 12 }, places)?.id).toBe("2");
+    expect(nearestTo({ x: 60, y: 10 }, places)).toBeUndefined();
+    expect(nearestTo({ x: 0, y: 0 }, [])).toBeUndefined();
   });
 });

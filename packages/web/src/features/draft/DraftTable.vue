@@ -106,7 +106,7 @@ const ACTS: Readonly<Record<string, () => void>> = {
 useEventListener(window, "keydown", (event) => {
   const target = event.target as HTMLElement;
   if (event.ctrlKey || event.metaKey || event.altKey || keys.value) return;
-  const typing = event.key !== "Escape" && target.matches("input, textarea, select, [role='slider']");
+  const typing = event.key !== "Escape" && target.matches("input, textarea, select");
   if (typing || (event.key === " " && target.matches("button, a"))) return;
   const act = ACTS[event.key.length === 1 ? event.key.toLowerCase() : event.key];
   if (!act) return;

@@ -73,12 +73,13 @@ function write(): void {
     </div>
     <p class="small quiet">{{ source.decides }}</p>
     <div class="row">
-      <el-slider
-        v-model="slider"
+      <input
+        v-model.number="slider"
+        class="slide"
+        type="range"
         :min="setting.from * scale"
         :max="setting.to * scale"
         :step="stepSize"
-        :show-tooltip="false"
         :aria-label="`${name}, slider`"
       />
       <span class="field"
@@ -125,7 +126,33 @@ label {
 .field {
   position: relative;
 }
-input {
+.slide {
+  width: 100%;
+  height: 44px;
+  margin: 0;
+  appearance: none;
+  background: linear-gradient(var(--el-border-color), var(--el-border-color)) center / 100% 6px no-repeat;
+  cursor: grab;
+}
+.slide:active {
+  cursor: grabbing;
+}
+.slide::-webkit-slider-thumb {
+  width: 24px;
+  height: 24px;
+  appearance: none;
+  border: 3px solid var(--now);
+  border-radius: 50%;
+  background: var(--paper);
+}
+.slide::-moz-range-thumb {
+  width: 18px;
+  height: 18px;
+  border: 3px solid var(--now);
+  border-radius: 50%;
+  background: var(--paper);
+}
+.field input {
   width: 100%;
   min-height: 44px;
   padding: 4px 32px 4px 10px;
