@@ -1,4 +1,15 @@
+import { readFileSync } from "node:fs";
 import { chromium } from "@playwright/test";
+
+/** What is drafted: the system, its body in its home unit, and the setting that is dragged. */
+export interface RedrawDraft {
+  readonly slug: string;
+  readonly unit: "in" | "cm";
+  readonly setting: string;
+}
+
+export const SHIRT_DRAFT: RedrawDraft = { slug: "08-menswear-flat-shirt-block", unit: "cm", setting: "Chest ease" };
+export const LARGEST: RedrawDraft = { slug: "21-long-lapel-jacket", unit: "in", setting: "Waist dart" };
 
 const ADDRESS = process.env["LODRIN_URL"] ?? "http://127.0.0.1:4150";
 
@@ -6,7 +17,11 @@ const ADDRESS = process.env["LODRIN_URL"] ?? "http://127.0.0.1:4150";
  * Scripting and layout of one change of a setting, in Chromium at 1280 by 800: from the slider's move to the end of the
  * forced layout, without the wait for the screen. Undefined when no Lodrin answers.
  */
-export async function measureRedraw(): Promise<{ p95: number; median: number; changes: number } | undefined> {
+export async function measureRedraw({
+  slug,
+  unit,
+  setting,
+}: RedrawDraft): Promise<{ p95: number; median: number; changes: number } | undefined> {
   const healthy = await fetch(`${ADDRESS}/api/health`).then(
     (r) => r.ok,
     () => false,
@@ -21,11 +36,28 @@ export async function measureRedraw(): Promise<{ p95: number; median: number; ch
   await page.getByLabel("E-mail").fill("pim@quillmoor.example");
   await page.getByLabel("Password").fill("lantern-night");
   await page.getByRole("button", { name: "Sign in" }).click();
-  await page.getByRole("link", { name: "Go on" }).click();
+  await page.getByRole("heading", { name: /Good to see you/ }).waitFor();
+  const made = await page.request.post(`${ADDRESS}/api/drafts`, {
+    headers: { origin: ADDRESS },
+    data: {
+      name: "Bench",
+      note: "",
+      slug,
+      personId: null,
+      personName: "",
+      setId: null,
+      unit,
+      measurements: bodyOf(slug),
+      settings: {},
+      step: 0,
+    },
+  });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`${ADDRESS}/drafts/${id}`);
   await page.getByRole("region", { name: "Handout" }).waitFor();
   await page.keyboard.press("End");
   await page.keyboard.press("s");
-  const slider = page.getByRole("slider", { name: "Chest ease, slider" });
+  const slider = page.getByRole("slider", { name: `${setting}, slider` });
   await slider.focus();
   const taken = await slider.evaluate(async (element) => {
     const handle = element as HTMLInputElement;
@@ -44,6 +76,7 @@ export async function measureRedraw(): Promise<{ p95: number; median: number; ch
     }
     return times;
   });
+  await page.request.delete(`${ADDRESS}/api/drafts/${id}`, { headers: { origin: ADDRESS } });
   await browser.close();
   const sorted = taken.slice(20).sort((a, b) => a - b);
   return {
@@ -51,4 +84,11 @@ export async function measureRedraw(): Promise<{ p95: number; median: number; ch
     median: sorted[Math.floor(sorted.length / 2)] ?? Number.NaN,
     changes: sorted.length,
   };
+}
+
+function bodyOf(slug: string): Record<string, string> {
+  const { examples } = JSON.parse(readFileSync(`systems/worked/${slug}.json`, "utf8")) as {
+    examples: [{ measurements: Record<string, number> }];
+  };
+  return Object.fromEntries(Object.entries(examples[0].measurements).map(([key, value]) => [key, String(value)]));
 }

@@ -3,11 +3,13 @@ import { readFileSync } from "node:fs";
 import { performance } from "node:perf_hooks";
 import { gzipSync } from "node:zlib";
 import { readdirSync } from "node:fs";
+import { Bezier } from "bezier-js";
 import { compile as mathjsCompile } from "mathjs";
-import { loadSystem, run } from "@lodrin/core";
+import { loadSystem, pathLength, run } from "@lodrin/core";
 import { drawPieces } from "@lodrin/formats";
 import { writeTiledPdf } from "@lodrin/formats/pdf";
-import { measureRedraw } from "./redraw.js";
+import { fortyBodies, readLibrary } from "./library.js";
+import { LARGEST, measureRedraw, SHIRT_DRAFT } from "./redraw.js";
 
 const SHIRT = "systems/08-menswear-flat-shirt-block.lodrin";
 const BODY: Record<string, number> = {
@@ -93,19 +95,53 @@ function sizeFigure(): void {
   tell("JavaScript of the first view, gzipped", `${(bytes / 1000).toFixed(0)} kB`, "at most 250 kB");
 }
 
-async function redrawFigure(): Promise<void> {
-  const frames = await measureRedraw();
-  if (frames === undefined) tell("Redraw while a setting is dragged", "not measured", "start Lodrin first: ./lodrin start");
+function libraryFigures(): void {
+  const library = readLibrary();
+  const largest = library.find((w) => w.slug.startsWith("21-"));
+  if (largest)
+    tell(
+      "Draft of the long jacket, pieces and checks",
+      `${time(500, () => run(largest.plan, largest.measurements, largest.settings)).toFixed(3)} ms`,
+      "at most 1.5 ms",
+    );
+  const bodies = library.map((worked) => ({ worked, bodies: fortyBodies(worked) }));
+  const all = time(1, () => bodies.forEach(({ worked, bodies: list }) => list.forEach((b) => run(worked.plan, b, worked.settings))), 5);
+  tell(`All ${library.length} systems on forty bodies`, `${(all / 1000).toFixed(2)} s`, "at most 1.5 s");
+}
+
+/** Length of the armhole's cubics against bezier-js, whose own length is exact to about 1e-9 of it. */
+function lengthFigure(): void {
+  const drafted = run(plan, BODY);
+  const armhole = drafted.frame.paths[plan.scope.paths.get("armhole") ?? -1];
+  if (!armhole) return;
+  const theirs = (): number =>
+    armhole.parts.reduce((sum, c) => sum + new Bezier(c.p0.x, c.p0.y, c.p1.x, c.p1.y, c.p2.x, c.p2.y, c.p3.x, c.p3.y).length(), 0);
+  // A fresh path each time: what was measured once is not measured again.
+  const ours = (): number => pathLength({ parts: armhole.parts.map((c) => ({ ...c })) });
+  const off = Math.abs(ours() - theirs()) / theirs();
+  tell(
+    "Path length, against bezier-js",
+    `${(time(3000, theirs) / time(3000, ours)).toFixed(1)} × faster`,
+    `at least 5; apart by ${off.toExponential(1)}`,
+  );
+}
+
+async function redrawFigure(what: string, draft: typeof LARGEST | typeof SHIRT_DRAFT): Promise<void> {
+  const frames = await measureRedraw(draft);
+  if (frames === undefined) tell(`Redraw of ${what}`, "not measured", "start Lodrin first: ./lodrin start");
   else
     tell(
-      "Redraw while a setting is dragged, p95 of one change",
+      `Redraw of ${what}, p95 of one change`,
       `${frames.p95.toFixed(1)} ms`,
       `below 16 ms; median ${frames.median.toFixed(1)} ms over ${frames.changes} changes`,
     );
 }
 
 draftFigure();
+libraryFigures();
 formulaFigure();
+lengthFigure();
 await pdfFigure();
 sizeFigure();
-await redrawFigure();
+await redrawFigure("the shirt block while a setting is dragged", SHIRT_DRAFT);
+await redrawFigure("the long jacket while a setting is dragged", LARGEST);
