@@ -20,6 +20,7 @@ export { endOf, type Path, pathLength, placeAlong, shiftPath, startOf } from "./
 export { distance, type Point } from "./geometry/point.js";
 export { mmText, svgData, svgRing } from "./geometry/svg-data.js";
 export { cutText, type Notch, type PieceEdge, type PieceResult } from "./piece/piece.js";
+export { type SeamWalk, walkedTo, walkSeam, type WalkMark } from "./piece/walk.js";
 export { grainArrow, middleOf, type Stretch, titleRoom } from "./piece/room.js";
 export { mixedText, nearestMixed } from "./quantity/fraction.js";
 export type { Kind } from "./quantity/kind.js";

@@ -11,7 +11,7 @@ const props = defineProps<{
   unit: HomeUnit;
   shown: CheckResult | undefined;
 }>();
-defineEmits<{ show: [check: CheckResult] }>();
+defineEmits<{ show: [check: CheckResult]; walk: [edges: readonly string[]] }>();
 
 const sorted = computed(() => [...props.checks].sort(byWeight));
 const misses = computed(() => props.checks.filter((c) => c.status !== "pass").length);
@@ -19,6 +19,7 @@ const misses = computed(() => props.checks.filter((c) => c.status !== "pass").le
 
 <template>
   <div class="drawer-body">
+    <slot />
     <p class="says" :class="misses ? 'look' : 'pass'">
       {{ misses ? `${misses} of ${checks.length} checks want a look before cloth is cut.` : `All ${checks.length} checks hold.` }}
     </p>
@@ -37,6 +38,7 @@ const misses = computed(() => props.checks.filter((c) => c.status !== "pass").le
           </span>
           <span v-if="c.status !== 'pass' && c.cause" class="cause small">{{ c.cause }}</span>
         </button>
+        <button v-if="c.edges.length === 2" class="walk" @click="$emit('walk', c.edges)">Walk this seam</button>
       </li>
     </ul>
   </div>
@@ -54,7 +56,7 @@ ul {
   display: grid;
   gap: 4px;
 }
-button {
+li > button:first-child {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   width: 100%;
@@ -65,9 +67,18 @@ button {
   text-align: left;
   cursor: pointer;
 }
-button:hover,
+li > button:first-child:hover,
 button.on {
   border-color: var(--now);
+}
+.walk {
+  min-height: 36px;
+  padding: 0 12px;
+  border: 0;
+  background: none;
+  color: var(--now);
+  font-weight: 600;
+  cursor: pointer;
 }
 .status {
   font-size: 14px;

@@ -4,6 +4,7 @@ import { useEventListener } from "@vueuse/core";
 import { computed, ref, useTemplateRef } from "vue";
 import { RouterLink } from "vue-router";
 import BoardPaper from "../../board/BoardPaper.vue";
+import SeamWalkPaper from "../../board/SeamWalkPaper.vue";
 import PiecesPaper from "../../board/PiecesPaper.vue";
 import { useSession } from "../../stores/session.js";
 import CollisionNotice from "../../ui/CollisionNotice.vue";
@@ -16,6 +17,7 @@ import HandoutList from "./HandoutList.vue";
 import KeysHelp from "./KeysHelp.vue";
 import NotesDrawer from "./NotesDrawer.vue";
 import PiecesDrawer from "./PiecesDrawer.vue";
+import SeamWalkPanel from "./SeamWalkPanel.vue";
 import SettingsDrawer from "./SettingsDrawer.vue";
 import StepControls from "./StepControls.vue";
 import { DRAFT_FIELDS, type OpenDraft, useDrafting } from "./use-draft.js";
@@ -43,6 +45,9 @@ const grid = ref(true);
 const keys = ref(false);
 const only = ref<string>();
 const edges = ref<readonly string[]>([]);
+/** The two edges being walked, when a seam is. */
+const walking = ref<readonly string[]>([]);
+const walked = ref(0);
 const shownCheck = ref<CheckResult>();
 const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void }>("paper");
 
@@ -66,10 +71,17 @@ const what = computed(() => {
 
 function toggle(key: Drawer): void {
   drawer.value = drawer.value === key ? undefined : key;
+  if (drawer.value !== "checks") walking.value = [];
   if (key === "pieces" && drawer.value === "pieces") pieces.value = true;
 }
 
+function close(): void {
+  drawer.value = undefined;
+  walking.value = [];
+}
+
 function show(check: CheckResult): void {
+  walking.value = [];
   shownCheck.value = check;
   edges.value = check.edges;
   if (check.edges.length > 0) {
@@ -98,9 +110,12 @@ const ACTS: Readonly<Record<string, () => void>> = {
   b: () => toggle("body"),
   s: () => toggle("settings"),
   k: () => toggle("checks"),
-  p: () => (pieces.value = !pieces.value),
+  p: () => {
+    pieces.value = !pieces.value;
+    walking.value = [];
+  },
   "?": () => (keys.value = true),
-  Escape: () => (drawer.value = undefined),
+  Escape: () => (walking.value.length > 0 ? (walking.value = []) : close()),
 };
 
 useEventListener(window, "keydown", (event) => {
@@ -139,10 +154,11 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
       <button class="button plain" aria-label="All keys (?)" @click="keys = true">Keys</button>
     </header>
 
-    <HandoutList class="handout" :run="run" :unit="unit" :mark="mark" :step="step" @go="((pieces = false), go($event))" />
+    <HandoutList class="handout" :run="run" :unit="unit" :mark="mark" :step="step" @go="((pieces = false), (walking = []), go($event))" />
 
     <div class="paper">
-      <BoardPaper v-if="!pieces" ref="paper" :run="run" :step="step" :unit="unit" :grid="grid" :marks="marks" @go="go" />
+      <SeamWalkPaper v-if="walking.length === 2" ref="paper" :run="run" :unit="unit" :grid="grid" :edges="walking" :share="walked" />
+      <BoardPaper v-else-if="!pieces" ref="paper" :run="run" :step="step" :unit="unit" :grid="grid" :marks="marks" @go="go" />
       <PiecesPaper v-else ref="paper" :run="run" :unit="unit" :grid="grid" :only="only" :edges="edges" />
       <StepControls
         class="controls"
@@ -155,7 +171,7 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
         @play="play"
         @fit="paper?.fit()"
         @zoom="paper?.zoomBy($event)"
-        @pieces="pieces = $event"
+        @pieces="((pieces = $event), (walking = []))"
         @grid="grid = !grid"
       />
       <CollisionNotice class="collision" :keeper="keeper" what="draft" :fields="DRAFT_FIELDS" />
@@ -164,7 +180,7 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
     <aside v-if="drawer" class="drawer" :aria-label="DRAWERS.find((d) => d.key === drawer)?.name">
       <div class="drawer-head">
         <h2>{{ DRAWERS.find((d) => d.key === drawer)?.name }}</h2>
-        <button class="button plain" aria-label="Close the drawer (Esc)" @click="drawer = undefined">✕</button>
+        <button class="button plain" aria-label="Close the drawer (Esc)" @click="close">✕</button>
       </div>
       <div class="drawer-scroll" tabindex="0" role="region" aria-label="Drawer">
         <BodyDrawer v-if="drawer === 'body'" :keeper="keeper" :plan="plan" :missing="run.missing" />
@@ -185,7 +201,10 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
           :unit="unit"
           :shown="shownCheck"
           @show="show"
-        />
+          @walk="((walking = $event), (walked = 0), (pieces = true))"
+        >
+          <SeamWalkPanel v-if="walking.length === 2" v-model="walked" :run="run" :unit="unit" :edges="walking" @close="walking = []" />
+        </ChecksDrawer>
         <FilesDrawer v-else-if="drawer === 'files'" :keeper="keeper" :plan="plan" :unit="unit" :missing="run.missing.length > 0" />
         <NotesDrawer v-else :keeper="keeper" :system="plan.system" />
       </div>
