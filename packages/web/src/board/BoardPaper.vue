@@ -4,6 +4,7 @@ import { computed } from "vue";
 import DimensionMark from "./DimensionMark.vue";
 import { placeLabels } from "./labels.js";
 import PaperFrame from "./PaperFrame.vue";
+import PaperSheet from "./PaperSheet.vue";
 import { sceneOf } from "./scene.js";
 import { nearestTo } from "./nearest.js";
 import { usePaper } from "./use-paper.js";
@@ -55,9 +56,12 @@ const litSpots = computed(() => spots.value.filter((p) => p.step === props.step 
 const cross = ({ x, y }: { x: number; y: number }): string => `M${(x - 4).toFixed(1)} ${y.toFixed(1)}h8m-4-4v8`;
 const crosses = computed(() => spots.value.map(cross).join(""));
 
+/** What lies under the hand: the number it is on, or else the point nearest to it. */
 const under = (event: MouseEvent): { step: number } | undefined => {
   const box = (event.currentTarget as Element).getBoundingClientRect();
-  return nearestTo({ x: event.clientX - box.left, y: event.clientY - box.top }, spots.value);
+  const at = { x: event.clientX - box.left, y: event.clientY - box.top };
+  const named = labels.value.find((l) => at.x >= l.x && at.x <= l.x + l.w && at.y >= l.y && at.y <= l.y + l.h);
+  return (named && spots.value.find((p) => p.id === named.id)) ?? nearestTo(at, spots.value);
 };
 function point(event: PointerEvent): void {
   (event.currentTarget as SVGElement).style.cursor = under(event) ? "pointer" : "";
@@ -110,18 +114,15 @@ const labels = computed(() => {
     levels.value,
   );
 });
-function goTo(id: string): void {
-  const spot = spots.value.find((p) => p.id === id);
-  if (spot) emit("go", spot.step);
-}
 const nameOf = (id: string): string => pointText(id).replace("#", "");
 </script>
 
 <template>
   <div ref="holder" class="holder">
+    <PaperSheet :width="width" :height="height" :grid="grid" :ruled="ruled" />
     <svg
       ref="svg"
-      class="on-paper"
+      class="drawing on-paper"
       role="group"
       aria-label="The board: drag to move, wheel or pinch to zoom"
       :width="width"
@@ -129,11 +130,6 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
       @pointermove="point"
       @click="pick"
     >
-      <rect class="sheet" :width="width" :height="height" />
-      <template v-if="grid">
-        <path class="fine" :d="ruled.fine" />
-        <path class="strong" :d="ruled.strong" />
-      </template>
       <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
         <path class="course" :d="courses" />
         <path v-for="[look, data] in quietPaths" :key="look" :class="look" :d="data" />
@@ -153,17 +149,6 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
       <text v-for="b in boardNames" :key="b.key" class="board-name" :x="b.x" :y="b.y">{{ b.title }}</text>
       <DimensionMark v-if="dimension" v-bind="dimension" />
       <circle v-else-if="current" class="ring" r="11" :cx="current.at.x * view.k + view.x" :cy="current.at.y * view.k + view.y" />
-      <text
-        v-for="l in labels"
-        :key="l.id"
-        class="number"
-        :class="{ now: l.id === current?.id, leant: leaning.has(l.id) }"
-        :x="l.x + 1"
-        :y="l.y + 13"
-        @click.stop="goTo(l.id)"
-      >
-        {{ nameOf(l.id) }}
-      </text>
       <g
         v-for="m in marks"
         :key="m.name"
@@ -175,8 +160,19 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
         <text y="6">{{ m.status === "pass" ? "✓" : "!" }}</text>
         <title>{{ m.name }}</title>
       </g>
-      <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
     </svg>
+    <!-- Numbers lie over the drawing as boxes that are only shifted: a text of the drawing is laid out anew wherever it moves. -->
+    <div class="numbers on-paper">
+      <span
+        v-for="l in labels"
+        :key="l.id"
+        class="number"
+        :class="{ now: l.id === current?.id, leant: leaning.has(l.id) }"
+        :style="{ transform: `translate(${l.x.toFixed(1)}px, ${l.y.toFixed(1)}px)` }"
+        >{{ nameOf(l.id) }}</span
+      >
+    </div>
+    <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
   </div>
 </template>
 
@@ -229,18 +225,27 @@ path.now {
   stroke: var(--now);
   stroke-width: 2.4;
 }
+.numbers {
+  position: absolute;
+  inset: 0;
+  contain: strict;
+  pointer-events: none;
+  will-change: transform;
+}
 .number {
-  font: 600 15px var(--face);
-  fill: var(--ink-2);
+  position: absolute;
+  left: 1px;
+  top: 0;
+  font: 600 15px/16px var(--face);
+  color: var(--ink-2);
   font-variant-numeric: tabular-nums;
-  cursor: pointer;
 }
 .number.now {
-  fill: var(--now);
+  color: var(--now);
   font-weight: 800;
 }
 .number.leant {
-  fill: var(--now);
+  color: var(--now);
 }
 .board-name {
   font: 600 17px var(--face-title);

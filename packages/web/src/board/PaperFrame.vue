@@ -16,7 +16,7 @@ defineProps<{
 </script>
 
 <template>
-  <g class="rules" aria-hidden="true">
+  <svg class="layer on-paper" aria-hidden="true" :width="width" :height="height">
     <rect :width="width" height="24" />
     <rect width="24" :height="height" />
     <path :d="ruled.topTicks" />
@@ -25,11 +25,12 @@ defineProps<{
     <text v-for="f in ruled.left" :key="`l${f.at}`" :transform="`translate(12 ${f.at - 3}) rotate(-90)`">{{ f.text }}</text>
     <rect class="corner" width="24" height="24" />
     <text class="unit" x="12" y="16">{{ unit }}</text>
-  </g>
+  </svg>
 </template>
 
+<style scoped src="./layer.css"></style>
 <style scoped>
-.rules rect {
+rect {
   fill: #efe9d8;
 }
 path {
@@ -46,7 +47,7 @@ text {
   text-anchor: middle;
   font-weight: 700;
 }
-.rules .corner {
+.corner {
   fill: #e2dac2;
 }
 </style>

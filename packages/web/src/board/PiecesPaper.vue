@@ -4,6 +4,7 @@ import { layPieces } from "@lodrin/formats";
 import { computed, watch } from "vue";
 import { fitTitle, linesAt } from "./fit-title.js";
 import PaperFrame from "./PaperFrame.vue";
+import PaperSheet from "./PaperSheet.vue";
 import { usePaper } from "./use-paper.js";
 import { toScreen } from "./view.js";
 
@@ -88,19 +89,15 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
 
 <template>
   <div ref="holder" class="holder">
+    <PaperSheet :width="width" :height="height" :grid="grid" :ruled="ruled" />
     <svg
       ref="svg"
-      class="on-paper"
+      class="drawing on-paper"
       role="group"
       aria-label="The pieces: drag to move, wheel or pinch to zoom"
       :width="width"
       :height="height"
     >
-      <rect class="sheet" :width="width" :height="height" />
-      <template v-if="grid">
-        <path class="fine" :d="ruled.fine" />
-        <path class="strong" :d="ruled.strong" />
-      </template>
       <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
         <g v-for="{ piece, dx, dy } in laid" :key="piece.key" :transform="`translate(${dx} ${dy})`">
           <path class="cloth" :d="svgRing(piece.cutting)" />
@@ -145,8 +142,8 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
           <text class="edge" :x="e.x" :y="e.y">{{ e.text }}</text>
         </g>
       </g>
-      <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
     </svg>
+    <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
     <p v-if="laid.length === 0" class="empty says look">No piece can be taken off the board yet. Fill in what the draft still needs.</p>
   </div>
 </template>

@@ -2,6 +2,7 @@
 import { boundsOf, growBounds, type HomeUnit, placeAlong, type Run, svgData, svgRing, walkedTo, walkSeam } from "@lodrin/core";
 import { computed, watch } from "vue";
 import PaperFrame from "./PaperFrame.vue";
+import PaperSheet from "./PaperSheet.vue";
 import { usePaper } from "./use-paper.js";
 import { toScreen } from "./view.js";
 
@@ -34,19 +35,15 @@ const polyline = (places: readonly { x: number; y: number }[]): string => `M${pl
 
 <template>
   <div ref="holder" class="holder">
+    <PaperSheet :width="width" :height="height" :grid="grid" :ruled="ruled" />
     <svg
       ref="svg"
-      class="on-paper"
+      class="drawing on-paper"
       role="group"
       aria-label="The seam: drag to move, wheel or pinch to zoom"
       :width="width"
       :height="height"
     >
-      <rect class="sheet" :width="width" :height="height" />
-      <template v-if="grid">
-        <path class="fine" :d="ruled.fine" />
-        <path class="strong" :d="ruled.strong" />
-      </template>
       <g v-if="walk" :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
         <path class="first" :d="svgRing(walk.first.piece.net)" />
         <path class="second" :d="svgRing(laidRing)" />
@@ -54,8 +51,8 @@ const polyline = (places: readonly { x: number; y: number }[]): string => `M${pl
         <path class="seam other" :d="polyline(laidEdge)" />
       </g>
       <circle v-if="walk" class="here" r="8" :cx="here.x" :cy="here.y" />
-      <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
     </svg>
+    <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
     <p v-if="!walk" class="gone says look">One of these edges is not on the draft any more.</p>
   </div>
 </template>

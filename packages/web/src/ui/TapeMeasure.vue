@@ -63,12 +63,15 @@ const left = computed(() => {
       >
     </div>
     <div ref="holder" class="band" aria-hidden="true">
-      <svg class="moved" width="1" height="52" :style="{ transform: `translateX(${shift}px)` }">
-        <path class="ticks" :d="near.ticks" />
-        <path class="ticks thin" :d="far.ticks" />
-        <text v-for="f in near.figures" :key="`n${f.text}`" class="near" :x="f.x + 4" y="23">{{ f.text }}</text>
-        <text v-for="f in far.figures" :key="`f${f.text}`" class="far" :x="f.x + 3" y="49">{{ f.text }}</text>
-      </svg>
+      <!-- A box is slid, not the drawing itself: sliding that would lay out all its figures anew. -->
+      <div class="moved" :style="{ transform: `translateX(${shift}px)` }">
+        <svg width="1" height="52">
+          <path class="ticks" :d="near.ticks" />
+          <path class="ticks thin" :d="far.ticks" />
+          <text v-for="f in near.figures" :key="`n${f.text}`" class="near" :x="f.x + 4" y="23">{{ f.text }}</text>
+          <text v-for="f in far.figures" :key="`f${f.text}`" class="far" :x="f.x + 3" y="49">{{ f.text }}</text>
+        </svg>
+      </div>
       <svg class="over" :width="width" height="52">
         <path class="pointer" :d="`M${width / 2} 0V52M${width / 2 - 7} 0h14l-7 10z`" />
       </svg>
@@ -120,9 +123,12 @@ const left = computed(() => {
   inset: 0 auto auto 0;
 }
 .moved {
-  overflow: visible;
   will-change: transform;
   transition: transform 160ms ease-out;
+}
+.moved svg {
+  display: block;
+  overflow: visible;
 }
 .ticks {
   stroke: var(--tape-ink);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { HomeUnit, Run, TapeMark } from "@lodrin/core";
-import { refDebounced, useIntersectionObserver } from "@vueuse/core";
+import { refDebounced, refThrottled, useIntersectionObserver } from "@vueuse/core";
 import { computed, nextTick, shallowRef, useTemplateRef, watch } from "vue";
 import HandoutStep from "./HandoutStep.vue";
 
@@ -20,12 +20,13 @@ const groups = computed(() => {
   return out;
 });
 
-// While a setting is dragged only the rows in sight are worked out at once; the others follow when the hand rests.
+// While a setting is dragged the paper and the open step follow the hand; the other rows in sight follow a few times a
+// second, each time in a task of their own, and those out of sight when the hand rests.
+const FOLLOWS_MS = 90;
 const RESTS_MS = 120;
-const settled = refDebounced(
-  computed(() => props.run),
-  RESTS_MS,
-);
+const current = computed(() => props.run);
+const following = refThrottled(current, FOLLOWS_MS, true, false);
+const settled = refDebounced(current, RESTS_MS);
 const inSight = shallowRef<ReadonlySet<number>>(new Set());
 useIntersectionObserver(
   rows,
@@ -40,7 +41,7 @@ useIntersectionObserver(
   },
   { root: list, rootMargin: "80px 0px" },
 );
-const runFor = (index: number): Run => (index === props.step || inSight.value.has(index) ? props.run : settled.value);
+const runFor = (index: number): Run => (index === props.step ? props.run : inSight.value.has(index) ? following.value : settled.value);
 
 watch(
   () => props.step,
