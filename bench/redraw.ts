@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { chromium } from "@playwright/test";
 
 /** What is drafted: the system, its body in its home unit, and the setting that is dragged. */
@@ -16,7 +16,7 @@ const ADDRESS = process.env["LODRIN_URL"] ?? "http://127.0.0.1:4150";
 /**
  * Scripting and layout of one change of a setting, in Chromium at 1280 by 800: from the slider's move to the end of the
  * forced layout, without the wait for the screen. The first sixty changes warm the engine up and are not counted.
- * Undefined when no Lodrin answers.
+ * Undefined when no Lodrin answers or there is no Chromium.
  */
 export async function measureRedraw({
   slug,
@@ -27,9 +27,10 @@ export async function measureRedraw({
     (r) => r.ok,
     () => false,
   );
-  if (!healthy) return undefined;
+  const executablePath = process.env["LODRIN_CHROMIUM"] ?? "/usr/bin/chromium";
+  if (!healthy || !existsSync(executablePath)) return undefined;
   const browser = await chromium.launch({
-    executablePath: process.env["LODRIN_CHROMIUM"] ?? "/usr/bin/chromium",
+    executablePath,
     args: ["--no-sandbox", "--disable-gpu"],
   });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -128,7 +128,8 @@ function lengthFigure(): void {
 
 async function redrawFigure(what: string, draft: typeof LARGEST | typeof SHIRT_DRAFT): Promise<void> {
   const frames = await measureRedraw(draft);
-  if (frames === undefined) tell(`Redraw of ${what}`, "not measured", "start Lodrin first: ./lodrin start");
+  if (frames === undefined)
+    tell(`Redraw of ${what}`, "not measured", "start Lodrin first, with ./lodrin start; it needs Debian's chromium");
   else
     tell(
       `Redraw of ${what}, p95 of one change`,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { type CheckStatus, type HomeUnit, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
-import { computed } from "vue";
+import { watchDebounced } from "@vueuse/core";
+import { computed, shallowRef, watch } from "vue";
 import DimensionMark from "./DimensionMark.vue";
 import { placeLabels } from "./labels.js";
 import PaperFrame from "./PaperFrame.vue";
@@ -61,7 +62,7 @@ const under = (event: MouseEvent): { step: number } | undefined => {
   const box = (event.currentTarget as Element).getBoundingClientRect();
   const at = { x: event.clientX - box.left, y: event.clientY - box.top };
   const named = labels.value.find((l) => at.x >= l.x && at.x <= l.x + l.w && at.y >= l.y && at.y <= l.y + l.h);
-  return (named && spots.value.find((p) => p.id === named.id)) ?? nearestTo(at, spots.value);
+  return named ?? nearestTo(at, spots.value);
 };
 function point(event: PointerEvent): void {
   (event.currentTarget as SVGElement).style.cursor = under(event) ? "pointer" : "";
@@ -104,16 +105,29 @@ const boardNames = computed(() =>
     .map((b) => ({ key: b.key, title: b.title, ...toScreen(view.value, { x: b.bounds.minX, y: b.bounds.minY }) }))
     .map((b) => ({ ...b, y: b.y - 20 })),
 );
+// Numbers keep their side of their points while a setting moves, and are set anew when the hand rests: they neither jump
+// about nor hold the drawing up.
+const RESTS_MS = 120;
+const NUMBER_HEIGHT = 16;
+const widthOf = (name: string): number => name.length * 9 + 3;
+const sides = shallowRef<ReadonlyMap<string, { x: number; y: number }>>(new Map());
 /** The step being done and what it leans on come first, then the newest. */
-const labels = computed(() => {
+function setNumbers(): void {
   const rank = (p: (typeof points.value)[number]): number => (p.step === props.step ? 0 : leaning.value.has(p.id) ? 1 : 2);
   const order = [...points.value].sort((a, b) => rank(a) - rank(b) || b.step - a.step);
-  return placeLabels(
-    order.map((p) => ({ id: p.id, at: toScreen(view.value, p.at), width: p.name.length * 9 + 3 })),
-    lines.value,
-    levels.value,
-  );
-});
+  const wishes = order.map((p) => ({ id: p.id, at: toScreen(view.value, p.at), width: widthOf(p.name) }));
+  const at = new Map(wishes.map((w) => [w.id, w.at]));
+  const set = placeLabels(wishes, lines.value, levels.value);
+  sides.value = new Map(set.map((l) => [l.id, { x: l.x - (at.get(l.id)?.x ?? 0), y: l.y - (at.get(l.id)?.y ?? 0) }]));
+}
+watch([() => props.step, view, () => props.run.plan], setNumbers, { immediate: true });
+watchDebounced(scene, setNumbers, { debounce: RESTS_MS });
+const labels = computed(() =>
+  spots.value.flatMap((p) => {
+    const side = sides.value.get(p.id);
+    return side ? [{ id: p.id, step: p.step, x: p.x + side.x, y: p.y + side.y, w: widthOf(nameOf(p.id)), h: NUMBER_HEIGHT }] : [];
+  }),
+);
 const nameOf = (id: string): string => pointText(id).replace("#", "");
 </script>
 

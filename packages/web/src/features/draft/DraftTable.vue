@@ -29,6 +29,7 @@ const { keeper, system } = props.open;
 const { plan } = system.loaded;
 const { local, state, savedAt, why } = keeper;
 const { run, unit, mark, step, last, tape, playing, go, play } = useDrafting(props.open);
+const drafted = { run };
 
 type Drawer = "body" | "settings" | "pieces" | "checks" | "files" | "notes";
 const DRAWERS: readonly { key: Drawer; name: string }[] = [
@@ -154,7 +155,14 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
       <button class="button plain" aria-label="All keys (?)" @click="keys = true">Keys</button>
     </header>
 
-    <HandoutList class="handout" :run="run" :unit="unit" :mark="mark" :step="step" @go="((pieces = false), (walking = []), go($event))" />
+    <HandoutList
+      class="handout"
+      :draft="drafted"
+      :unit="unit"
+      :mark="mark"
+      :step="step"
+      @go="((pieces = false), (walking = []), go($event))"
+    />
 
     <div class="paper">
       <SeamWalkPaper v-if="walking.length === 2" ref="paper" :run="run" :unit="unit" :grid="grid" :edges="walking" :share="walked" />

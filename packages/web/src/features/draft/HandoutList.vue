@@ -1,18 +1,22 @@
 <script setup lang="ts">
 import type { HomeUnit, Run, TapeMark } from "@lodrin/core";
 import { refDebounced, refThrottled, useIntersectionObserver } from "@vueuse/core";
-import { computed, nextTick, shallowRef, useTemplateRef, watch } from "vue";
+import { computed, nextTick, type Ref, shallowRef, useTemplateRef, watch } from "vue";
 import HandoutStep from "./HandoutStep.vue";
 
-/** The system as a teacher would hand it out: headings, numbered sentences, the current step open. */
-const props = defineProps<{ run: Run; unit: HomeUnit; mark: TapeMark; step: number }>();
+/**
+ * The system as a teacher would hand it out: headings, numbered sentences, the current step open. It is given where the run
+ * is kept, not the run, so that a new run reaches only the rows that show it.
+ */
+const props = defineProps<{ draft: { readonly run: Readonly<Ref<Run>> }; unit: HomeUnit; mark: TapeMark; step: number }>();
 defineEmits<{ go: [step: number] }>();
 
 const list = useTemplateRef<HTMLElement>("list");
 const rows = useTemplateRef<HTMLElement[]>("rows");
+const plan = computed(() => props.draft.run.value.plan);
 const groups = computed(() => {
   const out: { title: string | undefined; steps: number[] }[] = [];
-  props.run.plan.steps.forEach(({ part }, index) => {
+  plan.value.steps.forEach(({ part }, index) => {
     const group = out[out.length - 1];
     if (group && group.title === part) group.steps.push(index);
     else out.push({ title: part, steps: [index] });
@@ -24,7 +28,7 @@ const groups = computed(() => {
 // second, each time in a task of their own, and those out of sight when the hand rests.
 const FOLLOWS_MS = 90;
 const RESTS_MS = 120;
-const current = computed(() => props.run);
+const current = computed(() => props.draft.run.value);
 const following = refThrottled(current, FOLLOWS_MS, true, false);
 const settled = refDebounced(current, RESTS_MS);
 const inSight = shallowRef<ReadonlySet<number>>(new Set());
@@ -41,7 +45,7 @@ useIntersectionObserver(
   },
   { root: list, rootMargin: "80px 0px" },
 );
-const runFor = (index: number): Run => (index === props.step ? props.run : inSight.value.has(index) ? following.value : settled.value);
+const sourceFor = (index: number): Readonly<Ref<Run>> => (index === props.step ? current : inSight.value.has(index) ? following : settled);
 
 watch(
   () => props.step,
@@ -64,7 +68,7 @@ watch(
       <ol>
         <li v-for="index in group.steps" :key="index" ref="rows" :data-step="index">
           <HandoutStep
-            :run="runFor(index)"
+            :source="sourceFor(index)"
             :index="index"
             :unit="unit"
             :mark="mark"
