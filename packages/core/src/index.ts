@@ -19,6 +19,7 @@ export { hobby, type Knot } from "./geometry/hobby.js";
 export { endOf, type Path, pathLength, placeAlong, shiftPath, startOf } from "./geometry/path.js";
 export { distance, type Point } from "./geometry/point.js";
 export { mmText, svgData, svgRing } from "./geometry/svg-data.js";
+export { type DartResult, pressArrow } from "./piece/dart-result.js";
 export { cutText, type Notch, type PieceEdge, type PieceResult } from "./piece/piece.js";
 export { type SeamWalk, walkedTo, walkSeam, type WalkMark } from "./piece/walk.js";
 export { grainArrow, middleOf, type Stretch, titleRoom } from "./piece/room.js";

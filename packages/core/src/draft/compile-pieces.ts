@@ -3,24 +3,30 @@ import { FormulaError } from "../formula/error.js";
 import { parseFormula, parseLineRef } from "../formula/parse.js";
 import type { Scope, Typed } from "../formula/scope.js";
 import type { Edge, Piece, System } from "../system/model.js";
-import type { PlannedEdge, PlannedPiece, PlanProblem } from "./plan.js";
+import type { PlannedDart, PlannedEdge, PlannedPiece, PlanProblem } from "./plan.js";
 
 type Report = (problem: PlanProblem) => void;
 
 /** Compiles the pieces. Each edge becomes known to checks as `Piece.role`. A piece with a problem is left out. */
-export function compilePieces(system: System, scope: Scope, report: Report): PlannedPiece[] {
+export function compilePieces(system: System, scope: Scope, darts: readonly PlannedDart[], report: Report): PlannedPiece[] {
   const pieces: PlannedPiece[] = [];
   system.statements.forEach((statement, i) => {
     if (statement.is !== "piece") return;
     const problems: PlanProblem[] = [];
-    const piece = compilePiece(statement, i, scope, (p) => problems.push(p));
+    const piece = compilePiece(statement, i, scope, darts, (p) => problems.push(p));
     problems.forEach(report);
     if (piece && problems.length === 0) pieces.push(piece);
   });
   return pieces;
 }
 
-function compilePiece(source: Piece, statement: number, scope: Scope, report: Report): PlannedPiece | undefined {
+function compilePiece(
+  source: Piece,
+  statement: number,
+  scope: Scope,
+  darts: readonly PlannedDart[],
+  report: Report,
+): PlannedPiece | undefined {
   const part = <T>(name: string, make: () => T): T | undefined => {
     try {
       return make();
@@ -34,22 +40,24 @@ function compilePiece(source: Piece, statement: number, scope: Scope, report: Re
     report({ statement, why: `The piece ${source.key} has no outline.`, mend: "Indent its edges below: edge side: #5 > #7 > #8." });
     return undefined;
   }
-  const edges = source.edges.map((edge, i) => part(`edges.${i}.allow`, () => compileEdge(source.key, edge, scope)));
+  const edges = source.edges.map((edge, i) => part(`edges.${i}.allow`, () => compileEdge(source.key, edge, scope, darts)));
   const ends = (text: string): [number, number] => {
     const line = parseLineRef(text);
     if (line.type !== "through") throw new FormulaError("This line is named by its two ends.", "Write it like #2-#5.", line.at);
     return [pointIndex(line.a, scope, line.at), pointIndex(line.b, scope, line.at)];
   };
   const levels = (source.levels ?? []).map((level, i) => part(`levels.${i}.line`, () => ({ label: level.label, ends: ends(level.line) })));
-  const inside = (source.inside ?? []).map((line) => part("inside", () => ({ label: line.label, items: itemsOf(line.along, scope) })));
+  const inside = (source.inside ?? []).map((line) => part("inside", () => ({ label: line.label, items: itemsOf(line.along, scope, []) })));
   const notches = (source.notches ?? []).map((n) =>
     part("notches", () => ({ point: pointIndex(n.at, scope, [0, 0]), id: n.at, marks: n.marks })),
   );
+  const known = edges.filter((e) => e !== undefined);
   return {
     statement,
     source,
+    darts: part("darts", () => dartsOf(source, known, darts)) ?? [],
     when: source.when === undefined ? undefined : part("when", () => compileAs(parseFormula(source.when as string), scope, "yesno")),
-    edges: edges.filter((e) => e !== undefined),
+    edges: known,
     grain: source.grain === undefined ? undefined : part("grain", () => ends(source.grain as string)),
     inside: inside.filter((l) => l !== undefined),
     levels: levels.filter((l) => l !== undefined),
@@ -57,7 +65,7 @@ function compilePiece(source: Piece, statement: number, scope: Scope, report: Re
   };
 }
 
-function compileEdge(piece: string, edge: Edge, scope: Scope): PlannedEdge {
+function compileEdge(piece: string, edge: Edge, scope: Scope, darts: readonly PlannedDart[]): PlannedEdge {
   const allow: Typed | undefined = edge.allow === undefined ? undefined : compileAs(parseFormula(edge.allow), scope, "length");
   const name = `${piece}.${edge.role}`;
   if (scope.paths.has(name)) throw new FormulaError(`${name} is already an edge.`, "Give each edge of a piece its own name.", [0, 0]);
@@ -65,7 +73,7 @@ function compileEdge(piece: string, edge: Edge, scope: Scope): PlannedEdge {
   scope.paths.set(name, pathAt);
   return {
     role: edge.role,
-    items: itemsOf(edge.along, scope),
+    items: itemsOf(edge.along, scope, darts),
     allow,
     finish: edge.finish ?? "seam",
     corner: edge.corner ?? "mitre",
@@ -80,10 +88,23 @@ function betweenOf(item: { readonly from?: string; readonly to?: string }, scope
 }
 
 /** Points and paths named in order, as indices of the frame. */
-function itemsOf(along: Edge["along"], scope: Scope): PlannedEdge["items"] {
-  return along.map((item) =>
-    "point" in item
-      ? { point: pointIndex(item.point, scope, [0, 0]) }
-      : { path: pathIndex(item.path, scope, [0, 0]), between: betweenOf(item, scope), reversed: item.reversed ?? false },
-  );
+function itemsOf(along: Edge["along"], scope: Scope, darts: readonly PlannedDart[]): PlannedEdge["items"] {
+  return along.map((item) => {
+    if ("point" in item) return { point: pointIndex(item.point, scope, [0, 0]) };
+    const reversed = item.reversed ?? false;
+    const dart = item.from === undefined ? darts.find((d) => d.key === item.path) : undefined;
+    return dart ? { dart, reversed } : { path: pathIndex(item.path, scope, [0, 0]), between: betweenOf(item, scope), reversed };
+  });
+}
+
+/** The darts of a piece: those its edges run over, then those that lie inside it. */
+function dartsOf(source: Piece, edges: readonly PlannedEdge[], darts: readonly PlannedDart[]): PlannedDart[] {
+  const inEdges = edges.flatMap((edge) => edge.items.flatMap((item) => ("dart" in item ? [item.dart] : [])));
+  const inside = (source.darts ?? []).map((key) => {
+    const dart = darts.find((d) => d.key === key);
+    if (!dart)
+      throw new FormulaError(`No dart is called ${key}.`, 'Draw it above: dart waist_dart "Waist dart": legs F8, F9 to F10.', [0, 0]);
+    return dart;
+  });
+  return [...inEdges, ...inside];
 }

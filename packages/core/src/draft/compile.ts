@@ -4,16 +4,18 @@ import { parseFormula, parseLineRef } from "../formula/parse.js";
 import { type Evaluate, Scope, type Typed } from "../formula/scope.js";
 import type { Kind } from "../quantity/kind.js";
 import { MM_PER } from "../quantity/units.js";
-import type { Choice, Grade, Measure, PathStep, PointStep, Setting, Statement, System, Table, Value } from "../system/model.js";
+import type { Choice, DartText, Grade, Measure, PathStep, PointStep, Setting, Statement, System, Table, Value } from "../system/model.js";
 import { VERBS } from "../verb/index.js";
 import type { Filled } from "../verb/verb.js";
 import { compileChecks } from "./compile-checks.js";
 import { compilePieces } from "./compile-pieces.js";
+import { dartLegs, legSteps } from "./dart-legs.js";
 import { gradeRounds } from "./grade.js";
 import { lineReader, pathReader, pointReader } from "./lines.js";
 import type {
   Plan,
   PlannedChoice,
+  PlannedDart,
   PlannedFormula,
   PlannedMeasure,
   PlannedSetting,
@@ -37,6 +39,7 @@ class Compiler {
   private readonly settings: PlannedSetting[] = [];
   private readonly choices: PlannedChoice[] = [];
   private readonly steps: PlannedStep[] = [];
+  private readonly darts: PlannedDart[] = [];
   private readonly later: (() => void)[] = [];
   private board = "M";
   private part: string | undefined;
@@ -46,8 +49,10 @@ class Compiler {
   constructor(private readonly system: System) {
     this.scope = new Scope(system.unit);
     for (const s of system.statements) {
+      if (s.is === "path") this.scope.anywhere.add(s.key);
       if (s.is === "point") this.scope.anywhere.add(`#${s.id}`);
       else if (s.is === "grade") continue;
+      else if (s.is === "path" && s.dart?.at !== undefined) for (const id of dartLegs(s.dart) ?? []) this.scope.anywhere.add(`#${id}`);
       else if ("key" in s && s.is !== "board" && s.is !== "piece") this.scope.anywhere.add(s.key);
     }
   }
@@ -56,7 +61,7 @@ class Compiler {
     this.system.statements.forEach((statement, i) => this.statement(statement, i));
     for (const act of this.later) act();
     const report = (problem: PlanProblem): void => void this.problems.push(problem);
-    const pieces = compilePieces(this.system, this.scope, report);
+    const pieces = compilePieces(this.system, this.scope, this.darts, report);
     const { checks, sews } = compileChecks(this.system, this.scope, pieces, report);
     return {
       system: this.system,
@@ -66,6 +71,7 @@ class Compiler {
       settings: this.settings,
       choices: this.choices,
       steps: this.steps,
+      darts: this.darts,
       pieces,
       sews,
       checks,
@@ -90,9 +96,11 @@ class Compiler {
         return;
       case "grade":
         return this.grade(s, i);
+      case "path":
+        for (const leg of legSteps(s)) this.step(leg, i);
+        return this.step(s, i);
       case "value":
       case "point":
-      case "path":
         return this.step(s, i);
       default:
     }
@@ -273,8 +281,27 @@ class Compiler {
     } else if (s.is === "path") {
       if (!this.scope.paths.has(s.key)) this.scope.paths.set(s.key, this.scope.paths.size);
       else if (!this.alternative(s)) this.twice(s.key, i);
+      this.scope.pathBoards.set(s.key, this.board);
+      if (s.dart) this.dart(s, s.dart, i);
     } else if (this.scope.names.has(s.key)) this.twice(s.key, i);
     else this.scope.names.set(s.key, { kind: s.kind, slot: this.scope.newSlot(), what: `The value ${s.key}` });
+  }
+
+  private dart(s: PathStep, dart: DartText, i: number): void {
+    const path = this.scope.paths.get(s.key) ?? 0;
+    if (this.scope.darts.has(s.key)) return;
+    this.scope.darts.set(s.key, { path, board: this.board });
+    this.darts.push({
+      key: s.key,
+      label: s.label ?? s.key,
+      path,
+      board: this.board,
+      pressed: dart.pressed,
+      shortOf: dart.shortOf === undefined ? undefined : this.scope.points.get(dart.shortOf),
+      within: dart.within === undefined ? undefined : this.formula(dart.within, "length", i, "dart.within")?.typed,
+    });
+    if (dart.shortOf !== undefined && !this.scope.points.has(dart.shortOf))
+      this.problems.push({ statement: i, why: `There is no point #${dart.shortOf}.`, mend: "Use a point placed above." });
   }
 
   /** The same point or path by another rule: allowed when each rule says when it applies. */

@@ -73,6 +73,8 @@ export interface PlannedEdge {
   readonly items: readonly (
     | { readonly point: number }
     /** `between`: only the part from the first of these points to the second. */
+    /** A dart in the edge: the edge runs over its mouth. */
+    | { readonly dart: PlannedDart; readonly reversed: boolean }
     | { readonly path: number; readonly between: readonly [number, number] | undefined; readonly reversed: boolean }
   )[];
   readonly allow: Typed | undefined;
@@ -83,12 +85,26 @@ export interface PlannedEdge {
   readonly pathIndex: number;
 }
 
+/** A dart, with the index of its path. */
+export interface PlannedDart {
+  readonly key: string;
+  readonly label: string;
+  readonly path: number;
+  readonly board: string;
+  readonly pressed: "in" | "out" | "up" | "down" | undefined;
+  /** The point of the body it stops short of, by index. */
+  readonly shortOf: number | undefined;
+  readonly within: Typed | undefined;
+}
+
 export interface PlannedPiece {
   readonly statement: number;
   readonly source: Piece;
   readonly when: Typed | undefined;
   readonly edges: readonly PlannedEdge[];
   readonly grain: readonly [number, number] | undefined;
+  /** Its darts, those in its edges first. */
+  readonly darts: readonly PlannedDart[];
   readonly inside: readonly { readonly label: string; readonly items: PlannedEdge["items"] }[];
   readonly levels: readonly { readonly label: string; readonly ends: readonly [number, number] }[];
   readonly notches: readonly { readonly point: number; readonly id: string; readonly marks: number }[];
@@ -121,6 +137,7 @@ export interface Plan {
   readonly settings: readonly PlannedSetting[];
   readonly choices: readonly PlannedChoice[];
   readonly steps: readonly PlannedStep[];
+  readonly darts: readonly PlannedDart[];
   readonly pieces: readonly PlannedPiece[];
   readonly sews: readonly PlannedSew[];
   readonly checks: readonly PlannedCheck[];

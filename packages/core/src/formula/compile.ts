@@ -1,3 +1,5 @@
+import { dartOf, widthAt } from "../geometry/dart.js";
+import { endOf, type Path, pathLength, startOf } from "../geometry/path.js";
 import { kindInWords, type Kind } from "../quantity/kind.js";
 import { MM_PER } from "../quantity/units.js";
 import { FormulaError } from "./error.js";
@@ -261,6 +263,7 @@ function wordComparison(tree: Tree & { type: "compare" }, scope: Scope): Typed |
 
 function call(tree: Tree & { type: "call" }, scope: Scope): Typed {
   if (tree.fn === "if") return condition(tree, scope);
+  if (tree.fn === CLOSED_WIDTH) return closedWidth(tree, scope);
   const table = scope.tables.get(tree.fn);
   if (table) {
     const [arg] = tree.args;
@@ -271,10 +274,10 @@ function call(tree: Tree & { type: "call" }, scope: Scope): Typed {
   }
   const fn = FUNCTIONS.get(tree.fn);
   if (!fn) {
-    const near = suggest(tree.fn, [...FUNCTIONS.keys(), "if", ...scope.tables.keys()]);
+    const near = suggest(tree.fn, [...FUNCTIONS.keys(), "if", CLOSED_WIDTH, ...scope.tables.keys()]);
     throw new FormulaError(
       `There is no function ${tree.fn}.`,
-      near ? `Did you mean ${near}(…)?` : `There are: ${[...FUNCTIONS.keys(), "if"].join(", ")}.`,
+      near ? `Did you mean ${near}(…)?` : `There are: ${[...FUNCTIONS.keys(), "if", CLOSED_WIDTH].join(", ")}.`,
       tree.at,
     );
   }
@@ -291,6 +294,32 @@ function condition(tree: Tree & { type: "call" }, scope: Scope): Typed {
   const kind = a.kind === "bare" ? b.kind : a.kind;
   const run = { yes: coerce(a, kind, yes, scope).run, no: coerce(b, kind, no, scope).run };
   return { kind, run: (f) => (when(f) ? run.yes(f) : run.no(f)) };
+}
+
+/** The one function that reads the darts of a board. */
+export const CLOSED_WIDTH = "closed_width";
+
+/** `closed_width(waist_line)`: a level line from end to end, less what the darts of its board drawn so far take in at that level. */
+function closedWidth(tree: Tree & { type: "call" }, scope: Scope): Typed {
+  const [arg] = tree.args;
+  if (tree.args.length !== 1 || arg?.type !== "name")
+    throw new FormulaError("closed_width takes one level line.", "Write closed_width(waist_line).", tree.at);
+  const read = pathArgument(arg, scope) as (f: Frame) => Path;
+  const board = scope.pathBoards.get(arg.name);
+  const darts = [...scope.darts.values()].filter((d) => d.board === board).map((d) => d.path);
+  return {
+    kind: "length",
+    run: (f) => {
+      const level = read(f);
+      const line = { a: startOf(level), b: endOf(level) };
+      const taken = darts.map((index) => {
+        const path = f.paths[index];
+        const dart = path && dartOf(path);
+        return dart ? widthAt(dart, line) : 0;
+      });
+      return pathLength(level) - taken.reduce((sum, mm) => sum + mm, 0);
+    },
+  };
 }
 
 function functionCall(fn: FormulaFunction, tree: Tree & { type: "call" }, scope: Scope): Typed {

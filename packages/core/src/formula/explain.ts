@@ -1,7 +1,7 @@
 import type { Kind } from "../quantity/kind.js";
 import { exactFigure, plainFigure, readTape, type TapeMark } from "../quantity/tape.js";
 import type { HomeUnit } from "../quantity/units.js";
-import { compile } from "./compile.js";
+import { CLOSED_WIDTH, compile } from "./compile.js";
 import { FUNCTIONS } from "./functions.js";
 import type { Frame, Scope } from "./scope.js";
 import type { Tree } from "./tree.js";
@@ -140,7 +140,8 @@ const isSum = (tree: Tree): boolean => tree.type === "binary" && (tree.op === "+
 const isPlain = (tree: Tree, t: Teller): boolean => compile(tree, t.scope).kind !== "length";
 
 /** Functions that read points or paths have no figures to put in: only their result can be shown. */
-const measuresDraft = (fn: string): boolean => FUNCTIONS.get(fn)?.parameters.some((p) => p === "point" || p === "path") ?? false;
+const measuresDraft = (fn: string): boolean =>
+  fn === CLOSED_WIDTH || (FUNCTIONS.get(fn)?.parameters.some((p) => p === "point" || p === "path") ?? false);
 
 /** A factor of a product: sums inside it keep their brackets. */
 function factor(given: Tree, t: Teller, plain: boolean): string {

@@ -1,3 +1,4 @@
+import { dartOf, intakeOf } from "../geometry/dart.js";
 import { locate } from "../geometry/locate.js";
 import { type Path, pathLength } from "../geometry/path.js";
 import { bearing, distance, type Point } from "../geometry/point.js";
@@ -93,6 +94,10 @@ export const FUNCTIONS: ReadonlyMap<string, FormulaFunction> = new Map(
       (path: Path, a: Point, b: Point) => Math.abs(locate(path, b).along - locate(path, a).along),
     ),
     of("asin", ["number"], "angle", "the angle whose sine this is", (n: number) => Math.asin(n)),
+    of("intake", ["path"], "length", "what a dart takes in at its mouth", (path: Path) => {
+      const dart = dartOf(path);
+      return dart ? intakeOf(dart) : Number.NaN;
+    }),
     of("len", ["path"], "length", "length along the path", (path: Path) => pathLength(path)),
   ].map((f) => [f.name, f]),
 );

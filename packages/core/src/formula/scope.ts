@@ -41,6 +41,10 @@ export class Scope {
   readonly points = new Map<string, number>();
   readonly paths = new Map<string, number>();
   readonly tables = new Map<string, Lookup>();
+  /** Darts drawn so far, in order: their index among the paths and the board they lie on. */
+  readonly darts = new Map<string, { readonly path: number; readonly board: string }>();
+  /** The board each path lies on. */
+  readonly pathBoards = new Map<string, string>();
   /** Names, points and paths defined anywhere in the system: to tell "later" from "never". */
   readonly anywhere = new Set<string>();
   /** Compiled parts, so that explaining a formula does not compile it again. */

@@ -2,12 +2,12 @@ import type { Plan, PlannedEdge, PlannedPiece } from "../draft/plan.js";
 import type { Frame } from "../formula/scope.js";
 import { signedPathArea } from "../geometry/area.js";
 import { boundsOf } from "../geometry/bounds.js";
-import { chain, type Link } from "../geometry/chain.js";
 import { flatten } from "../geometry/flatten.js";
 import { type OffsetEdge, offsetRing } from "../geometry/offset.js";
 import { endOf, joinPaths, mapPath, type Path, pathLength, reversePath, startOf } from "../geometry/path.js";
-import { pathBetween } from "../geometry/path-between.js";
 import { distance, type Point } from "../geometry/point.js";
+import { dartResult } from "./dart-result.js";
+import { type EdgePath, edgePath } from "./edge-path.js";
 import type { Notch, PieceEdge, PieceResult } from "./piece.js";
 
 /** Takes every piece off the board. A piece whose points are missing is left out. Edges become paths of the frame, for checks. */
@@ -20,15 +20,19 @@ export function buildPieces(plan: Plan, frame: Frame): PieceResult[] {
 }
 
 function buildPiece(piece: PlannedPiece, frame: Frame): PieceResult | undefined {
-  const paths: Path[] = [];
+  const outline: EdgePath[] = [];
   for (const edge of piece.edges) {
-    const path = chainOf(edge.items, frame);
+    const path = edgePath(edge.items, frame);
     if (!path) return undefined;
-    paths.push(path);
-    frame.paths[edge.pathIndex] = path;
+    outline.push(path);
+    // Checks and formulas measure an edge as it is sewn, with its darts closed.
+    frame.paths[edge.pathIndex] = path.sewn;
   }
-  const lifted = liftOff(piece, paths);
-  const edges = piece.edges.map((edge, i) => finishEdge(piece, edge, lifted, i, frame));
+  const lifted = liftOff(
+    piece,
+    outline.map((edge) => edge.cut),
+  );
+  const edges = piece.edges.map((edge, i) => finishEdge(piece, edge, lifted, i, outline[i] as EdgePath, frame));
   const ordered = lifted.area > 0 ? edges : edges.map(backwards).reverse();
   const net = ringOf(ordered);
   const place = (index: number): Point => lifted.toPaper(frame.points[index] as Point);
@@ -46,8 +50,14 @@ function buildPiece(piece: PlannedPiece, frame: Frame): PieceResult | undefined 
     area: Math.abs(lifted.area),
     grain: piece.grain && piece.grain.every(there) ? [place(piece.grain[0]), place(piece.grain[1])] : undefined,
     levels: piece.levels.filter((l) => l.ends.every(there)).map((l) => ({ label: l.label, a: place(l.ends[0]), b: place(l.ends[1]) })),
+    darts: piece.darts.flatMap((planned) => {
+      const path = frame.paths[planned.path];
+      const mouth = outline.find((edge) => edge.mouths.has(planned))?.mouths.get(planned);
+      const dart = path && dartResult(planned, path, mouth, lifted.toPaper);
+      return dart ? [dart] : [];
+    }),
     inside: piece.inside.flatMap((line) => {
-      const path = chainOf(line.items, frame);
+      const path = edgePath(line.items, frame)?.cut;
       return path ? [{ label: line.label, path: mapPath(path, lifted.toPaper) }] : [];
     }),
     notches: piece.notches.filter((n) => there(n.point)).map((n) => notchAt(n.id, place(n.point), n.marks, net)),
@@ -85,41 +95,23 @@ function offsetEdge(piece: PlannedPiece, edge: PieceEdge): OffsetEdge {
   return { places: edge.places, outMm: edge.allowance, corner: piece.edges.find((e) => e.role === edge.role)?.corner };
 }
 
-const backwards = (edge: PieceEdge): PieceEdge => ({ ...edge, path: reversePath(edge.path), places: [...edge.places].reverse() });
+const backwards = (edge: PieceEdge): PieceEdge => ({
+  ...edge,
+  path: reversePath(edge.path),
+  sewn: reversePath(edge.sewn),
+  places: [...edge.places].reverse(),
+});
 
-/** Points joined straight and paths as drawn, as one path. Undefined when a part of it is not on the draft. */
-function chainOf(items: PlannedEdge["items"], frame: Frame): Path | undefined {
-  const links: Link[] = [];
-  for (const item of items) {
-    const link = linkOf(item, frame);
-    if (!link) return undefined;
-    links.push(link);
-  }
-  return chain(links);
-}
-
-function linkOf(item: PlannedEdge["items"][number], frame: Frame): Link | undefined {
-  if ("point" in item) {
-    const point = frame.points[item.point];
-    return point && { point };
-  }
-  const whole = frame.paths[item.path];
-  if (!whole) return undefined;
-  if (!item.between) return { path: item.reversed ? reversePath(whole) : whole };
-  const [from, to] = [frame.points[item.between[0]], frame.points[item.between[1]]];
-  const path = from && to && pathBetween(whole, from, to);
-  return path && { path };
-}
-
-function finishEdge(piece: PlannedPiece, edge: PlannedEdge, lifted: Lifted, i: number, frame: Frame): PieceEdge {
+function finishEdge(piece: PlannedPiece, edge: PlannedEdge, lifted: Lifted, i: number, drawn: EdgePath, frame: Frame): PieceEdge {
   const allow = edge.finish === "seam" ? (edge.allow?.run(frame) ?? 0) : 0;
   const path = lifted.paths[i] as Path;
   return {
     role: edge.role,
     name: `${piece.source.key}.${edge.role}`,
     path,
+    sewn: drawn.cut === drawn.sewn ? path : mapPath(drawn.sewn, lifted.toPaper),
     places: lifted.places[i] as readonly Point[],
-    length: pathLength(path),
+    length: pathLength(drawn.sewn),
     allowance: Number.isFinite(allow) ? Math.max(0, allow) : 0,
     finish: edge.finish,
     pointed: edge.pointed,

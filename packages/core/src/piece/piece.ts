@@ -1,11 +1,14 @@
 import type { Path } from "../geometry/path.js";
 import type { Point } from "../geometry/point.js";
+import type { DartResult } from "./dart-result.js";
 
 /** An edge of a piece, in the order of the outline. Lengths in mm. */
 export interface PieceEdge {
   readonly role: string;
   readonly name: string;
   readonly path: Path;
+  /** The edge with its darts closed; the same as `path` when there is none in it. `length` is its length. */
+  readonly sewn: Path;
   /** The path as corner points, straying at most 0.05 mm from it. */
   readonly places: readonly Point[];
   readonly length: number;
@@ -39,7 +42,8 @@ export interface PieceResult {
   readonly area: number;
   readonly grain: readonly [Point, Point] | undefined;
   readonly levels: readonly { readonly label: string; readonly a: Point; readonly b: Point }[];
-  /** Lines drawn inside the piece, like a dart: each with its name. */
+  readonly darts: readonly DartResult[];
+  /** Lines drawn inside the piece: each with its name. */
   readonly inside: readonly { readonly label: string; readonly path: Path }[];
   readonly notches: readonly Notch[];
   /** Largest gap between one edge's end and the next one's start, mm, and where. */

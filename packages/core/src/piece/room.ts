@@ -77,7 +77,11 @@ function placesOn(box: Bounds, wish: Point): Point[] {
 
 /** The net line and the lines inside it. */
 function linesOf(piece: PieceResult): Stretch[] {
-  const through = [...piece.inside.map((l) => flatten(l.path, 1)), [...piece.net, ...piece.net.slice(0, 1)]];
+  const through = [
+    ...piece.inside.map((l) => flatten(l.path, 1)),
+    ...piece.darts.map((d) => flatten(d.legs, 1)),
+    [...piece.net, ...piece.net.slice(0, 1)],
+  ];
   return through.flatMap((places) => places.slice(1).map((b, i): Stretch => [places[i] as Point, b]));
 }
 

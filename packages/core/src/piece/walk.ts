@@ -1,5 +1,5 @@
 import { locate } from "../geometry/locate.js";
-import { type Path, pathLength, placeAlong, reversePath } from "../geometry/path.js";
+import { type Path, pathLength, placeAlong, reversePath, startOf } from "../geometry/path.js";
 import { type Point, turn } from "../geometry/point.js";
 import type { PieceEdge, PieceResult } from "./piece.js";
 
@@ -36,14 +36,15 @@ export function walkSeam(pieces: readonly PieceResult[], firstName: string, seco
   const second = sideOf(pieces, secondName);
   if (!first || !second) return undefined;
   const opposite = runsOpposite(first, second);
-  const path = opposite ? reversePath(second.edge.path) : second.edge.path;
+  const path = opposite ? reversePath(second.edge.sewn) : second.edge.sewn;
+  const drawn = opposite ? reversePath(second.edge.path) : second.edge.path;
   return {
-    first: { piece: first.piece, path: first.edge.path, length: first.edge.length },
+    first: { piece: first.piece, path: first.edge.sewn, length: first.edge.length },
     second: { piece: second.piece, path, length: second.edge.length },
     turnedOver: !opposite,
     marks: [
-      ...pairMarks(marksOn(first.piece, first.edge.path), marksOn(second.piece, path)),
-      { name: "end", first: pathLength(first.edge.path), second: pathLength(path) },
+      ...pairMarks(marksOn(first.piece, first.edge.path), marksOn(second.piece, drawn)),
+      { name: "end", first: first.edge.length, second: second.edge.length },
     ],
   };
 }
@@ -72,10 +73,17 @@ function runsOpposite(a: Side, b: Side): boolean {
   return a.before === b.after || a.after === b.before || a.piece.board === b.piece.board;
 }
 
+/** The notches of an edge, by how far along its sewn length they lie: what a dart takes in on the way is not walked. */
 function marksOn(piece: PieceResult, path: Path): { id: string; along: number }[] {
+  const mouths = piece.darts.flatMap(({ mouth }) => {
+    const at = mouth && locate(path, startOf(mouth));
+    return mouth && at && at.off < ON_THE_EDGE_MM ? [{ from: at.along, length: pathLength(mouth) }] : [];
+  });
+  const taken = (along: number): number => mouths.reduce((sum, m) => sum + (along > m.from + ON_THE_EDGE_MM ? m.length : 0), 0);
   return piece.notches
     .map(({ id, at }) => ({ id, ...locate(path, at) }))
     .filter(({ off, along }) => off < ON_THE_EDGE_MM && along > ON_THE_EDGE_MM && along < pathLength(path) - ON_THE_EDGE_MM)
+    .map(({ id, along }) => ({ id, along: along - taken(along) }))
     .sort((m, n) => m.along - n.along);
 }
 

@@ -183,11 +183,37 @@ const Along = Type.Array(
   { minItems: 1 },
 );
 
+/** How a dart lies: its legs, or the middle of its mouth and what it takes in; its point or points; how it is pressed. */
+export const DartText = Type.Object(
+  {
+    /** The points its legs end in, in the order of the outline. */
+    legs: Type.Optional(Type.Array(PointId, { minItems: 2, maxItems: 2 })),
+    /** The middle of its mouth; the legs are then laid out from it, as `P` + `a` and `P` + `b`. */
+    at: Type.Optional(PointId),
+    intake: Type.Optional(FormulaText),
+    to: Type.Array(PointId, { minItems: 1, maxItems: 2 }),
+    /** The way its fold is pressed. */
+    pressed: Type.Optional(Type.Union([Type.Literal("in"), Type.Literal("out"), Type.Literal("up"), Type.Literal("down")])),
+    /** The point of the body it must stop short of. */
+    shortOf: Type.Optional(PointId),
+    /** How far its legs may differ; an eighth of an inch when not said. */
+    within: Type.Optional(FormulaText),
+  },
+  closed,
+);
+
 export const PathStep = Type.Object(
   {
     is: Type.Literal("path"),
     key: Key,
-    shape: Type.Union([Type.Literal("line"), Type.Literal("level"), Type.Literal("curve"), Type.Literal("trace"), Type.Literal("join")]),
+    shape: Type.Union([
+      Type.Literal("line"),
+      Type.Literal("level"),
+      Type.Literal("curve"),
+      Type.Literal("trace"),
+      Type.Literal("join"),
+      Type.Literal("dart"),
+    ]),
     /** Points the line runs through, in order. */
     through: Type.Array(PointId),
     /** What the paper calls a level line. */
@@ -205,6 +231,7 @@ export const PathStep = Type.Object(
     moved: Type.Optional(Type.Object({ out: FormulaText, down: FormulaText }, closed)),
     /** For a trace turned about a point: clockwise. */
     turned: Type.Optional(Type.Object({ about: PointId, by: FormulaText }, closed)),
+    dart: Type.Optional(DartText),
     dashed: Type.Optional(Type.Boolean()),
     says: Type.Optional(Text),
     ...Notes,
@@ -240,7 +267,9 @@ export const Piece = Type.Object(
     when: Type.Optional(FormulaText),
     edges: Type.Array(Edge, { minItems: 1 }),
     grain: Type.Optional(FormulaText),
-    /** Lines drawn inside the piece, like a dart. */
+    /** Darts that lie inside it; those in its edges are named there. */
+    darts: Type.Optional(Type.Array(Key)),
+    /** Lines drawn inside the piece. */
     inside: Type.Optional(Type.Array(Type.Object({ label: Text, along: Along }, closed))),
     levels: Type.Optional(Type.Array(Type.Object({ label: Text, line: FormulaText }, closed))),
     notches: Type.Optional(Type.Array(Type.Object({ at: PointId, marks: Type.Integer({ minimum: 1, maximum: 3 }) }, closed))),
@@ -322,6 +351,7 @@ export type Board = Static<typeof Board>;
 export type Part = Static<typeof Part>;
 export type Grade = Static<typeof Grade>;
 export type PointStep = Static<typeof PointStep>;
+export type DartText = Static<typeof DartText>;
 export type PathStep = Static<typeof PathStep>;
 export type Edge = Static<typeof Edge>;
 export type Piece = Static<typeof Piece>;

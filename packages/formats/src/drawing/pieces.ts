@@ -1,12 +1,15 @@
 import {
   boundsOf,
   cutText,
+  type DartResult,
   flatten,
   grainArrow,
   growBounds,
   middleOf,
+  type Path,
   type PieceResult,
   type Point,
+  pressArrow,
   type Run,
   type Stretch,
   titleRoom,
@@ -50,7 +53,8 @@ function drawPiece({ piece, dx, dy }: LaidPiece): Mark[] {
   const marks: Mark[] = [];
   for (const level of piece.levels) marks.push(line("levels", level.a, level.b), levelName(level, move));
   for (const edge of piece.edges) marks.push(edgeStroke(edge, dx, dy));
-  for (const inside of piece.inside) marks.push(insideStroke(inside, dx, dy));
+  for (const inside of piece.inside) marks.push(insideStroke(inside.path, dx, dy));
+  for (const dart of piece.darts) marks.push(insideStroke(dart.legs, dx, dy), ...dartFold(dart, line));
   if (piece.cutting !== piece.net) marks.push({ kind: "stroke", layer: "allowance", places: piece.cutting.map(move), closed: true });
   for (const edge of piece.edges) if (edge.finish === "fold") marks.push(...foldBracket(edge.places, move));
   const grain = grainArrow(piece);
@@ -64,10 +68,15 @@ function edgeStroke(edge: PieceResult["edges"][number], dx: number, dy: number):
   return { kind: "stroke", layer: edge.finish === "fold" ? "fold" : "net", places: flatten(path), closed: false, data: svgData(path) };
 }
 
-/** A line inside the piece, like a dart, thinner than the net line. */
-function insideStroke(line: PieceResult["inside"][number], dx: number, dy: number): Stroke {
-  const path = shiftPath(line.path, dx, dy);
+/** A line inside the piece, thinner than the net line. */
+function insideStroke(inside: Path, dx: number, dy: number): Stroke {
+  const path = shiftPath(inside, dx, dy);
   return { kind: "stroke", layer: "inside", places: flatten(path), closed: false, data: svgData(path) };
+}
+
+/** The fold of a dart, and the arrow that tells which way it is pressed. */
+function dartFold(dart: DartResult, line: (layer: Stroke["layer"], ...places: Point[]) => Stroke): Stroke[] {
+  return [line("fold", ...dart.fold), ...pressArrow(dart).map((places) => line("inside", ...places))];
 }
 
 function levelName(level: { label: string; a: Point; b: Point }, move: (p: Point) => Point): Words {

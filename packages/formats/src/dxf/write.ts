@@ -64,6 +64,7 @@ function pieceGroups(piece: PieceResult): Group[] {
     ...piece.edges.filter((e) => e.finish === "fold").flatMap((e) => foldLine(e.places)),
     ...piece.notches.flatMap((n) => point(DXF_LAYER.notches, onCuttingLine(n, piece.cutting))),
     ...piece.inside.flatMap((l) => polyline(DXF_LAYER.inside, flatten(l.path), false)),
+    ...piece.darts.flatMap((d) => polyline(DXF_LAYER.inside, flatten(d.legs), false)),
     ...piece.levels.flatMap((l) => line(DXF_LAYER.inside, l.a, l.b)),
     ...(grain ? line(DXF_LAYER.grain, grain[0], grain[1]) : []),
     ...writing(piece),

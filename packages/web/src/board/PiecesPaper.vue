@@ -1,5 +1,16 @@
 <script setup lang="ts">
-import { boundsOf, grainArrow, growBounds, type HomeUnit, type PieceEdge, type Run, svgData, svgRing, tapeText } from "@lodrin/core";
+import {
+  boundsOf,
+  grainArrow,
+  growBounds,
+  type HomeUnit,
+  type PieceEdge,
+  pressArrow,
+  type Run,
+  svgData,
+  svgRing,
+  tapeText,
+} from "@lodrin/core";
 import { layPieces } from "@lodrin/formats";
 import { computed, watch } from "vue";
 import { fitTitle, linesAt } from "./fit-title.js";
@@ -53,6 +64,8 @@ const words = computed(() =>
     };
   }),
 );
+
+const stroke = (places: readonly { x: number; y: number }[]): string => `M${places.map((p) => `${p.x} ${p.y}`).join("L")}`;
 
 type ToScreen = (p: { x: number; y: number }) => { x: number; y: number };
 
@@ -111,6 +124,11 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
             :d="svgData(e.path)"
           />
           <path v-for="l in piece.inside" :key="l.label" class="inside" :d="svgData(l.path)" />
+          <g v-for="d in piece.darts" :key="d.key" class="dart">
+            <path :d="svgData(d.legs)" />
+            <path class="dart-fold" :d="stroke(d.fold)" />
+            <path :d="pressArrow(d).map(stroke).join('')" />
+          </g>
           <path v-for="n in piece.notches" :key="n.id" class="notch" :d="`M${n.at.x} ${n.at.y}l${-n.outward.x * 7} ${-n.outward.y * 7}`" />
         </g>
       </g>
@@ -176,6 +194,13 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
 .inside {
   stroke: var(--ink-2);
   stroke-width: 1.5;
+}
+.dart {
+  stroke: var(--ink-2);
+  stroke-width: 1.5;
+}
+.dart-fold {
+  stroke-dasharray: 9 4 2 4;
 }
 .notch {
   stroke: var(--ink);

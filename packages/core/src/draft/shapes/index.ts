@@ -1,9 +1,10 @@
 import type { PathStep } from "../../system/model.js";
 import { curve } from "./curve.js";
+import { dart } from "./dart.js";
 import { join } from "./join.js";
 import { line } from "./line.js";
 import type { Shape } from "./shape.js";
 import { trace } from "./trace.js";
 
 /** Every way of drawing a line, by its word. A level line is a straight line with a name. */
-export const SHAPES: Readonly<Record<PathStep["shape"], Shape>> = { line, level: line, curve, trace, join };
+export const SHAPES: Readonly<Record<PathStep["shape"], Shape>> = { line, level: line, curve, trace, join, dart };

@@ -84,6 +84,7 @@ const RULES: Record<string, DetailRule> = {
       for (const k of [0, 1]) place(`shifts.${i}.moves.${k}`, `moves.${k}.by`);
     },
   },
+  dart: { under: ["piece"], apply: (s, d) => void append(s, "darts", d["key"]) },
   inside: { under: ["piece"], apply: (s, d) => void append(s, "inside", withoutTag(d)) },
   option: {
     under: ["choose"],

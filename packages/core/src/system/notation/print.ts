@@ -1,6 +1,20 @@
 import { pointText, printForm } from "../../verb/form.js";
 import { VERBS } from "../../verb/index.js";
-import type { Choice, Edge, Grade, Measure, PathStep, Piece, PointStep, Setting, Statement, System, Table, Value } from "../model.js";
+import type {
+  Choice,
+  DartText,
+  Edge,
+  Grade,
+  Measure,
+  PathStep,
+  Piece,
+  PointStep,
+  Setting,
+  Statement,
+  System,
+  Table,
+  Value,
+} from "../model.js";
 
 /** A system as notation. Reading it back gives the same model. */
 export function printNotation(system: System): string {
@@ -125,6 +139,8 @@ function printPath(s: PathStep): string {
       return `level ${s.key} ${quoted(s.label ?? "")}: ${through}${says(s.says)}`;
     case "join":
       return `join ${s.key}: ${printAlong(s.along ?? [])}${dashed}${says(s.says)}`;
+    case "dart":
+      return `dart ${s.key} ${quoted(s.label ?? "")}: ${s.dart ? printDart(s.dart) : ""}${says(s.says)}`;
     case "trace":
       return `trace ${s.key}: ${s.of ?? ""}${printLaid(s)}${dashed}${says(s.says)}`;
     case "curve": {
@@ -136,6 +152,16 @@ function printPath(s: PathStep): string {
       return `curve ${s.key}: ${[through, ...clauses].join(", ")}${dashed}${says(s.says)}`;
     }
   }
+}
+
+function printDart(d: DartText): string {
+  const mouth = d.legs ? `legs ${d.legs.map(pointText).join(", ")}` : `at ${pointText(d.at ?? "")}, intake ${d.intake ?? ""}`;
+  const facts = [
+    ...(d.pressed === undefined ? [] : [`pressed ${d.pressed}`]),
+    ...(d.shortOf === undefined ? [] : [`short of ${pointText(d.shortOf)}`]),
+    ...(d.within === undefined ? [] : [`legs within ${d.within}`]),
+  ];
+  return [`${mouth} to ${d.to.map(pointText).join(" and ")}`, ...facts].join(", ");
 }
 
 function printLaid(s: PathStep): string {
@@ -173,6 +199,7 @@ function printPiece(s: Piece): string[] {
     ...s.edges.map(printEdge),
     ...(s.grain === undefined ? [] : [`  grain along ${s.grain}`]),
     ...(s.levels ?? []).map((l) => `  level ${quoted(l.label)}: ${l.line}`),
+    ...(s.darts ?? []).map((key) => `  dart ${key}`),
     ...(s.inside ?? []).map((l) => `  inside ${quoted(l.label)}: ${printAlong(l.along)}`),
     ...(s.notches ?? []).map((n) => `  ${n.marks === 1 ? "notch" : "double notch"} at ${pointText(n.at)}`),
     ...(s.notes ?? []).map((text) => `  note ${quoted(text)}`),

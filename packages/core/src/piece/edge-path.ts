@@ -1,0 +1,94 @@
+import type { PlannedDart, PlannedEdge } from "../draft/plan.js";
+import type { Frame } from "../formula/scope.js";
+import { chain, type Link } from "../geometry/chain.js";
+import { closedEdge, type Dart, dartMouth, dartOf } from "../geometry/dart.js";
+import { endOf, joinPaths, type Path, pathLength, placeAlong, reversePath } from "../geometry/path.js";
+import { pathBetween } from "../geometry/path-between.js";
+import { distance, type Point } from "../geometry/point.js";
+import { pressedWay } from "./dart-result.js";
+
+/** An edge as it is cut, over the shaped mouths of its darts, and as it is sewn, with its darts closed. */
+export interface EdgePath {
+  readonly cut: Path;
+  readonly sewn: Path;
+  /** The mouth of each dart in the edge. */
+  readonly mouths: ReadonlyMap<PlannedDart, Path>;
+}
+
+type Items = PlannedEdge["items"];
+
+/** How far (mm) from a mouth the way of the edge is looked at. */
+const LOOK_MM = 5;
+
+/** Points joined straight, paths as drawn and darts by their mouths, as one path. Undefined when a part of it is not on the draft. */
+export function edgePath(items: Items, frame: Frame): EdgePath | undefined {
+  const stretches: Link[][] = [[]];
+  const darts: { planned: PlannedDart; dart: Dart }[] = [];
+  for (const item of items) {
+    if ("dart" in item) {
+      const path = frame.paths[item.dart.path];
+      const dart = path && dartOf(path);
+      if (!dart) return undefined;
+      const before = stretches[stretches.length - 1] ?? [];
+      const met = asMet(item.reversed ? otherWay(dart) : dart, chain(before));
+      darts.push({ planned: item.dart, dart: met });
+      before.push({ point: met.a });
+      stretches.push([{ point: met.b }]);
+      continue;
+    }
+    const link = linkOf(item, frame);
+    if (!link) return undefined;
+    stretches[stretches.length - 1]?.push(link);
+  }
+  const parts = stretches.map((links) => solid(chain(links)));
+  if (darts.length === 0) {
+    const path = chain(stretches[0] ?? []);
+    return path && { cut: path, sewn: path, mouths: new Map() };
+  }
+  return throughDarts(parts, darts);
+}
+
+const otherWay = (dart: Dart): Dart => ({ ...dart, a: dart.b, b: dart.a });
+
+/** The dart with the leg first that the edge meets first. */
+function asMet(dart: Dart, before: Path | undefined): Dart {
+  const from = before && endOf(before);
+  return from && distance(from, dart.b) < distance(from, dart.a) ? otherWay(dart) : dart;
+}
+
+/** A path that leads somewhere. */
+const solid = (path: Path | undefined): Path | undefined => (path && pathLength(path) > 1e-6 ? path : undefined);
+
+function throughDarts(parts: readonly (Path | undefined)[], darts: readonly { planned: PlannedDart; dart: Dart }[]): EdgePath {
+  const mouths = new Map<PlannedDart, Path>();
+  const cut: Path[] = [];
+  let sewn = parts[parts.length - 1];
+  darts.forEach(({ planned, dart }, i) => {
+    const [before, after] = [parts[i], parts[i + 1]];
+    const mouth = dartMouth(dart, behind(before, dart), ahead(after, dart), pressedWay(dart, planned.pressed));
+    mouths.set(planned, mouth);
+    if (before) cut.push(before);
+    cut.push(mouth);
+    if (i === darts.length - 1 && after) cut.push(after);
+  });
+  for (let i = darts.length - 1; i >= 0; i--) sewn = closedEdge(parts[i], (darts[i] as { dart: Dart }).dart, sewn);
+  return { cut: joinPaths(cut), sewn: sewn ?? joinPaths(cut), mouths };
+}
+
+const behind = (path: Path | undefined, { a, b }: Dart): Point =>
+  path ? placeAlong(path, Math.max(0, pathLength(path) - LOOK_MM)).at : { x: 2 * a.x - b.x, y: 2 * a.y - b.y };
+const ahead = (path: Path | undefined, { a, b }: Dart): Point =>
+  path ? placeAlong(path, Math.min(LOOK_MM, pathLength(path))).at : { x: 2 * b.x - a.x, y: 2 * b.y - a.y };
+
+function linkOf(item: Exclude<Items[number], { dart: PlannedDart }>, frame: Frame): Link | undefined {
+  if ("point" in item) {
+    const point = frame.points[item.point];
+    return point && { point };
+  }
+  const whole = frame.paths[item.path];
+  if (!whole) return undefined;
+  if (!item.between) return { path: item.reversed ? reversePath(whole) : whole };
+  const [from, to] = [frame.points[item.between[0]], frame.points[item.between[1]]];
+  const path = from && to && pathBetween(whole, from, to);
+  return path && { path };
+}
