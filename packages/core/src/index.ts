@@ -28,6 +28,8 @@ export type { Kind } from "./quantity/kind.js";
 export { parseTape, type TapeParse } from "./quantity/parse-tape.js";
 export { defaultMark, exactFigure, markStep, plainFigure, readTape, type TapeMark, type TapeReading, tapeText } from "./quantity/tape.js";
 export { fromMm, type HomeUnit, type LengthUnit, MM_PER, otherUnit, toMm } from "./quantity/units.js";
+export { shapePartly, type ShapingResult } from "./shaping/run.js";
+export { SHAPINGS } from "./shaping/index.js";
 export * from "./system/model.js";
 export { printNotation } from "./system/notation/print.js";
 export { type NotationProblem, problemText } from "./system/notation/problem.js";

@@ -14,6 +14,7 @@ export function compileChecks(
   system: System,
   scope: Scope,
   pieces: readonly PlannedPiece[],
+  shaped: ReadonlySet<string>,
   report: Report,
 ): { checks: PlannedCheck[]; sews: PlannedSew[] } {
   const checks: PlannedCheck[] = [];
@@ -23,7 +24,7 @@ export function compileChecks(
     if (statement.is !== "check" && statement.is !== "sew") return;
     try {
       if (statement.is === "check") checks.push(compileCheck(statement, scope));
-      else sews.push(compileSew(statement, scope, known));
+      else sews.push(compileSew(statement, scope, known, shaped));
     } catch (error) {
       if (!(error instanceof FormulaError)) throw error;
       report({ statement: i, part: "got", at: error.at, why: error.why, mend: error.mend });
@@ -68,11 +69,14 @@ function sharedKind(trees: readonly (Tree | undefined)[], scope: Scope): Kind {
   return "number";
 }
 
-function compileSew(source: Sew, scope: Scope, known: ReadonlySet<string>): PlannedSew {
+function compileSew(source: Sew, scope: Scope, known: ReadonlySet<string>, shaped: ReadonlySet<string>): PlannedSew {
   const side = (name: string): PlannedSew["first"] => {
     const [piece = "", role = ""] = name.split(".");
+    // Which edges a piece has that is made by shaping is known only when it is made.
+    if (shaped.has(piece)) return { piece, role };
     if (!known.has(piece)) throw new FormulaError(`There is no piece ${piece}.`, "Name a piece drawn above.", [0, name.length]);
-    return { piece, role, path: pathIndex(name, scope, [0, name.length]) };
+    pathIndex(name, scope, [0, name.length]);
+    return { piece, role };
   };
   return {
     first: side(source.first),

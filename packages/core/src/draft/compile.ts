@@ -9,6 +9,7 @@ import { VERBS } from "../verb/index.js";
 import type { Filled } from "../verb/verb.js";
 import { compileChecks } from "./compile-checks.js";
 import { compilePieces } from "./compile-pieces.js";
+import { compileShapings } from "./compile-shapings.js";
 import { dartLegs, legSteps } from "./dart-legs.js";
 import { gradeRounds } from "./grade.js";
 import { lineReader, pathReader, pointReader } from "./lines.js";
@@ -62,7 +63,8 @@ class Compiler {
     for (const act of this.later) act();
     const report = (problem: PlanProblem): void => void this.problems.push(problem);
     const pieces = compilePieces(this.system, this.scope, this.darts, report);
-    const { checks, sews } = compileChecks(this.system, this.scope, pieces, report);
+    const { shapings, names, made } = compileShapings(this.system, this.scope, report);
+    const { checks, sews } = compileChecks(this.system, this.scope, pieces, made, report);
     return {
       system: this.system,
       scope: this.scope,
@@ -73,6 +75,8 @@ class Compiler {
       steps: this.steps,
       darts: this.darts,
       pieces,
+      shapings,
+      shapingNames: names,
       sews,
       checks,
     };

@@ -1,7 +1,8 @@
 import type { Frame, Scope, Typed } from "../formula/scope.js";
 import type { Span, Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
-import type { Check, Choice, Measure, PathStep, Piece, PointStep, Setting, System, Value } from "../system/model.js";
+import type { Shape } from "../shaping/shaping.js";
+import type { Check, Choice, Measure, PathStep, Piece, PointStep, Setting, ShapeStep, System, Value } from "../system/model.js";
 
 /** Something wrong in a system before any body is drafted: in which statement, which part of it, and where in that part's text. */
 export interface PlanProblem {
@@ -110,6 +111,16 @@ export interface PlannedPiece {
   readonly notches: readonly { readonly point: number; readonly id: string; readonly marks: number }[];
 }
 
+/** A shaping, compiled. `shape` is undefined when it could not be; `problem` then says why. */
+export interface PlannedShaping {
+  readonly statement: number;
+  readonly source: ShapeStep;
+  readonly when: Typed | undefined;
+  readonly formulas: readonly PlannedFormula[];
+  readonly shape: Shape | undefined;
+  readonly problem: PlanProblem | undefined;
+}
+
 export interface PlannedCheck {
   readonly source: Check;
   /** Edges its formulas name, as Piece.role. */
@@ -123,8 +134,8 @@ export interface PlannedCheck {
 }
 
 export interface PlannedSew {
-  readonly first: { readonly piece: string; readonly role: string; readonly path: number };
-  readonly second: { readonly piece: string; readonly role: string; readonly path: number };
+  readonly first: { readonly piece: string; readonly role: string };
+  readonly second: { readonly piece: string; readonly role: string };
   readonly within: Typed | undefined;
 }
 
@@ -139,6 +150,9 @@ export interface Plan {
   readonly steps: readonly PlannedStep[];
   readonly darts: readonly PlannedDart[];
   readonly pieces: readonly PlannedPiece[];
+  readonly shapings: readonly PlannedShaping[];
+  /** Points and lines the shapings name, by their index: the pieces carry them. */
+  readonly shapingNames: { readonly points: ReadonlyMap<string, number>; readonly paths: ReadonlyMap<string, number> };
   readonly sews: readonly PlannedSew[];
   readonly checks: readonly PlannedCheck[];
 }

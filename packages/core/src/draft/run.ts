@@ -5,6 +5,7 @@ import { runChecks } from "../check/run.js";
 import type { CheckResult } from "../check/result.js";
 import { buildPieces } from "../piece/build.js";
 import type { PieceResult } from "../piece/piece.js";
+import { type ShapingResult, shapePieces } from "../shaping/run.js";
 import type { HomeUnit } from "../quantity/units.js";
 import { pointText } from "../verb/form.js";
 import { DraftError } from "../verb/draft-error.js";
@@ -31,6 +32,11 @@ export interface Run {
   readonly frame: Frame;
   readonly outcomes: readonly StepOutcome[];
   readonly missing: readonly string[];
+  /** The pieces as they come off the board. */
+  readonly drafted: readonly PieceResult[];
+  /** What is then done to them, in order. */
+  readonly shapings: readonly ShapingResult[];
+  /** The pieces to be cut. */
   readonly pieces: readonly PieceResult[];
   readonly checks: readonly CheckResult[];
   readonly warnings: readonly Warning[];
@@ -51,9 +57,22 @@ export function run(plan: Plan, measurements: Given, settings: Given = {}, writt
   };
   const missing = fillSlots(plan, inputs, frame);
   const outcomes = drawSteps(plan, frame);
-  const pieces = buildPieces(plan, frame);
+  const drafted = buildPieces(plan, frame);
+  const shapings = shapePieces(plan, frame, drafted);
+  const pieces = shapings[shapings.length - 1]?.after ?? drafted;
+  if (pieces !== drafted) edgesAsShaped(plan, frame, pieces);
   const checks = runChecks(plan, frame, pieces);
-  return { plan, inputs, frame, outcomes, missing, pieces, checks, warnings: warningsOf(plan, frame, inputs.problems) };
+  return { plan, inputs, frame, outcomes, missing, drafted, shapings, pieces, checks, warnings: warningsOf(plan, frame, inputs.problems) };
+}
+
+/** Checks measure the edges of the pieces as they are cut. */
+function edgesAsShaped(plan: Plan, frame: Frame, pieces: readonly PieceResult[]): void {
+  for (const piece of pieces) {
+    for (const edge of piece.edges) {
+      const index = plan.scope.paths.get(edge.name);
+      if (index !== undefined) frame.paths[index] = edge.sewn;
+    }
+  }
 }
 
 /** Puts measurements, settings and choices into their slots; returns the measurements still needed. */

@@ -1,3 +1,4 @@
+import type { CornerStyle } from "../geometry/offset.js";
 import type { Path } from "../geometry/path.js";
 import type { Point } from "../geometry/point.js";
 import type { DartResult } from "./dart-result.js";
@@ -16,6 +17,8 @@ export interface PieceEdge {
   readonly finish: "seam" | "fold" | "finished";
   /** Meets the fold in a point on purpose. */
   readonly pointed: boolean;
+  /** How the allowance turns the corner at its end. */
+  readonly corner: CornerStyle;
 }
 
 /** A notch: where, which way out of the piece (unit direction), and how many ticks. */
@@ -49,6 +52,8 @@ export interface PieceResult {
   /** Largest gap between one edge's end and the next one's start, mm, and where. */
   readonly gap: { readonly mm: number; readonly at: Point };
   readonly notes: readonly string[];
+  /** Points and lines of the board that the shaping names, wherever the piece has carried them. */
+  readonly carried: { readonly points: ReadonlyMap<string, Point>; readonly paths: ReadonlyMap<string, Path> };
 }
 
 /** How many to cut, as written on a piece: `cut 1 on fold`, `cut 2, mirrored`. */

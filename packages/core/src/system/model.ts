@@ -279,6 +279,21 @@ export const Piece = Type.Object(
   closed,
 );
 
+/** A shaping of pieces, in order after they are taken off the board. */
+export const ShapeStep = Type.Object(
+  {
+    is: Type.Literal("shape"),
+    verb: Type.String({ pattern: "^[a-z]+$" }),
+    /** Which of the verb's forms, from 0. */
+    form: Type.Integer({ minimum: 0 }),
+    args: Type.Record(Key, FormulaText),
+    says: Type.Optional(Text),
+    ...Notes,
+    comments: Comments,
+  },
+  closed,
+);
+
 export const Sew = Type.Object(
   { is: Type.Literal("sew"), first: FormulaText, second: FormulaText, within: Type.Optional(FormulaText), comments: Comments },
   closed,
@@ -318,6 +333,7 @@ export const Statement = Type.Union([
   PointStep,
   PathStep,
   Piece,
+  ShapeStep,
   Sew,
   Check,
   Caution,
@@ -355,6 +371,7 @@ export type DartText = Static<typeof DartText>;
 export type PathStep = Static<typeof PathStep>;
 export type Edge = Static<typeof Edge>;
 export type Piece = Static<typeof Piece>;
+export type ShapeStep = Static<typeof ShapeStep>;
 export type Sew = Static<typeof Sew>;
 export type Check = Static<typeof Check>;
 export type Caution = Static<typeof Caution>;

@@ -1,5 +1,5 @@
 /** What may fill a gap in a verb's form. */
-export type SlotType = "length" | "number" | "angle" | "point" | "line" | "path";
+export type SlotType = "length" | "number" | "angle" | "point" | "line" | "path" | "piece" | "edge";
 
 /** A gap in a form: `{distance:length}`. */
 export interface Slot {
@@ -30,6 +30,8 @@ const GAP: Record<SlotType, string> = {
   line: "(.+?)",
   point: "(#?[A-Za-z]*[0-9]+[a-z0-9']*)",
   path: "([a-z_][A-Za-z0-9_]*)",
+  piece: "([A-Z][A-Za-z0-9_]*)",
+  edge: "([A-Z][A-Za-z0-9_]*\\.[a-z_][A-Za-z0-9_]*)",
 };
 
 /** Reads a form like `{distance:length} from {from:point}`. Words stand for themselves; gaps are filled by the author. */

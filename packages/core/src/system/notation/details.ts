@@ -28,7 +28,7 @@ const withoutTag = (detail: Loose): Loose => {
 /** What may stand indented, for messages. */
 export const DETAIL_FORMS = 'why "…", watch "…", caution "…", when bust > 40, or a line of the piece, check or choice above';
 
-const STEPS = ["point", "path", "value"];
+const STEPS = ["point", "path", "value", "shape"];
 
 const RULES: Record<string, DetailRule> = {
   heading: { under: ["system"], apply: (s, d) => void Object.assign(s, d["facts"]) },

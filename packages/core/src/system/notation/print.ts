@@ -1,3 +1,4 @@
+import { SHAPINGS } from "../../shaping/index.js";
 import { pointText, printForm } from "../../verb/form.js";
 import { VERBS } from "../../verb/index.js";
 import type {
@@ -9,6 +10,7 @@ import type {
   PathStep,
   Piece,
   PointStep,
+  ShapeStep,
   Setting,
   Statement,
   System,
@@ -57,6 +59,7 @@ const PRINTERS: Printers = {
   path: (s) => [printPath(s), ...notes(s)],
   grade: printGrade,
   piece: printPiece,
+  shape: (s) => [printShape(s), ...notes(s)],
   sew: (s) => [`sew ${s.first} with ${s.second}${s.within === undefined ? "" : ` within ${s.within}`}`],
   check: printCheck,
   caution: (s) => [`caution ${quoted(s.says)}`],
@@ -127,6 +130,11 @@ function printPoint(s: PointStep): string {
   const form = VERBS.get(s.verb)?.forms[s.form];
   const rest = form ? printForm(form, s.args) : "";
   return `${pointText(s.id)} ${s.verb}${rest === "" ? "" : ` ${rest}`}${says(s.says)}`;
+}
+
+function printShape(s: ShapeStep): string {
+  const form = SHAPINGS.get(s.verb)?.forms[s.form];
+  return `shape ${s.verb}${form ? ` ${printForm(form, s.args)}` : ""}${says(s.says)}`;
 }
 
 function printPath(s: PathStep): string {

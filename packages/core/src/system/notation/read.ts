@@ -1,5 +1,6 @@
 import { suggest } from "../../formula/suggest.js";
-import { matchForm } from "../../verb/form.js";
+import { type Form, matchForm } from "../../verb/form.js";
+import { SHAPINGS } from "../../shaping/index.js";
 import { VERBS } from "../../verb/index.js";
 import type { Statement, System } from "../model.js";
 import { applyDetail, DETAIL_FORMS } from "./details.js";
@@ -84,7 +85,8 @@ class Reader implements ReadSystem {
     if (!parsed) return;
     const parts: Record<string, SourcePlace> = {};
     const statement = this.plain(parsed, block.head, parts) as Loose;
-    if (statement["is"] === "point" && !this.fitVerb(statement, parsed, block.head, parts)) return;
+    const verbs = statement["is"] === "point" ? VERBS : statement["is"] === "shape" ? SHAPINGS : undefined;
+    if (verbs && !this.fitVerb(verbs, statement, parsed, block.head, parts)) return;
     for (const line of block.details) {
       const detail = this.parseLine(line, "Detail");
       if (!detail) continue;
@@ -136,21 +138,27 @@ class Reader implements ReadSystem {
   }
 
   /** Finds the form of the verb that the rest of the line has. */
-  private fitVerb(statement: Loose, parsed: Loose, line: NotationLine, parts: Record<string, SourcePlace>): boolean {
+  private fitVerb(
+    verbs: ReadonlyMap<string, { readonly forms: readonly Form[] }>,
+    statement: Loose,
+    parsed: Loose,
+    line: NotationLine,
+    parts: Record<string, SourcePlace>,
+  ): boolean {
     const word = statement["verb"] as string;
     const rest = (parsed["rest"] as Raw | undefined) ?? { text: "", at: line.text.length };
     delete statement["rest"];
     delete parts["rest"];
-    const verb = VERBS.get(word);
+    const verb = verbs.get(word);
     if (!verb) {
-      const near = suggest(word, VERBS.keys());
+      const near = suggest(word, verbs.keys());
       const at = line.text.indexOf(word);
       this.report(
         line,
         at,
         word.length,
-        `“${word}” is not a way of placing a point.`,
-        near ? `Did you mean ${near}?` : `There are: ${[...VERBS.keys()].join(", ")}.`,
+        verbs === VERBS ? `“${word}” is not a way of placing a point.` : `“${word}” is not a way of shaping pieces.`,
+        near ? `Did you mean ${near}?` : `There are: ${[...verbs.keys()].join(", ")}.`,
       );
       return false;
     }
@@ -167,6 +175,9 @@ class Reader implements ReadSystem {
       `${word} ${f.text
         .replace(/\{(\w+):point\}/g, "#1")
         .replace(/\{(\w+):line\}/g, "#1-#2")
+        .replace(/\{(\w+):piece\}/g, "Front")
+        .replace(/\{(\w+):edge\}/g, "Front.side")
+        .replace(/\{(\w+):path\}/g, "side_dart")
         .replace(/\{(\w+):\w+\}/g, "1/2")}`.trim(),
     );
     this.report(
@@ -224,6 +235,8 @@ const STATEMENT_WORDS: Record<string, string> = {
   curve: "curve neck: #10 > #18, leaving square to #10-#17, arriving square to #0-#4",
   trace: "trace back_armhole: armhole mirrored in #6-#8",
   piece: 'piece Front "Front" on M · cut 1 on fold',
+  shape: "shape close side_dart in Front about #5, open from #12",
+  dart: 'dart waist_dart "Waist dart": legs #8, #9 to #10',
   sew: "sew Front.side with Back.side",
   check: 'check "Shoulders agree": len(Front.shoulder) = len(Back.shoulder) within 1mm',
   grade: "grade by steps, up to 4, and the shifts indented below: F7, B3: 1/8 out, 1/8 up",

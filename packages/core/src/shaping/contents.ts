@@ -1,0 +1,86 @@
+import { flatten } from "../geometry/flatten.js";
+import { mapPath, placeAlong, pathLength } from "../geometry/path.js";
+import type { Point } from "../geometry/point.js";
+import { insideRing } from "../geometry/ring.js";
+import type { EdgeParts, PieceParts } from "../piece/assemble.js";
+import type { DartResult } from "../piece/dart-result.js";
+import type { PieceResult } from "../piece/piece.js";
+
+type Contents = Pick<PieceParts, "grain" | "levels" | "darts" | "inside" | "notches" | "carried">;
+
+export const middle = (a: Point, b: Point): Point => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
+
+/** The ground of a part: its edges as a ring, closed over the places given. */
+export const groundOf = (edges: readonly EdgeParts[], over: readonly Point[] = []): Point[] => [
+  ...edges.flatMap((e) => flatten(e.path)),
+  ...over,
+];
+
+/** What is drawn on a piece, moved where it lies on the ground of the part that moves. Edge marks belong to the nearer side of the ground. */
+export function moveContents(piece: Contents, ground: readonly Point[], map: (p: Point) => Point): Contents {
+  const moved = (p: Point): Point => (lies(p, ground) ? map(p) : p);
+  const whole = (p: Point): ((q: Point) => Point) => (lies(p, ground) ? map : (q) => q);
+  return {
+    grain: piece.grain && [piece.grain[0], piece.grain[1]],
+    levels: piece.levels.map((l) => {
+      const by = whole(middle(l.a, l.b));
+      return { ...l, a: by(l.a), b: by(l.b) };
+    }),
+    darts: piece.darts.map((d) => mapDart(d, whole(middle(...d.fold)))),
+    inside: piece.inside.map((l) => ({ ...l, path: mapPath(l.path, whole(placeAlong(l.path, pathLength(l.path) / 2).at)) })),
+    notches: piece.notches.map((n) => ({ ...n, at: moved(n.at) })),
+    carried: {
+      points: new Map([...piece.carried.points].map(([id, p]) => [id, moved(p)])),
+      paths: new Map(
+        [...piece.carried.paths].map(([key, path]) => [key, mapPath(path, whole(placeAlong(path, pathLength(path) / 2).at))] as const),
+      ),
+    },
+  };
+}
+
+export function mapDart(dart: DartResult, map: (p: Point) => Point): DartResult {
+  const [origin, tip] = [map({ x: 0, y: 0 }), map(dart.pressed)];
+  return {
+    ...dart,
+    legs: mapPath(dart.legs, map),
+    fold: [map(dart.fold[0]), map(dart.fold[1])],
+    pressed: { x: tip.x - origin.x, y: tip.y - origin.y },
+    mouth: dart.mouth && mapPath(dart.mouth, map),
+  };
+}
+
+/** Every place of what is drawn on a piece, mapped. */
+export function mapContents(piece: Contents, map: (p: Point) => Point): Contents {
+  return {
+    grain: piece.grain && [map(piece.grain[0]), map(piece.grain[1])],
+    levels: piece.levels.map((l) => ({ ...l, a: map(l.a), b: map(l.b) })),
+    darts: piece.darts.map((d) => mapDart(d, map)),
+    inside: piece.inside.map((l) => ({ ...l, path: mapPath(l.path, map) })),
+    notches: piece.notches.map((n) => ({ ...n, at: map(n.at) })),
+    carried: {
+      points: new Map([...piece.carried.points].map(([id, p]) => [id, map(p)])),
+      paths: new Map([...piece.carried.paths].map(([key, path]) => [key, mapPath(path, map)])),
+    },
+  };
+}
+
+/** How far (mm) off a ground a mark on its border may lie and still belong to it. */
+const BORDER_MM = 0.05;
+
+/** True on the ground or on its border. */
+export function lies(p: Point, ground: readonly Point[]): boolean {
+  if (insideRing(p, ground)) return true;
+  return ground.some((a, i) => {
+    const b = ground[(i + 1) % ground.length] as Point;
+    const [dx, dy] = [b.x - a.x, b.y - a.y];
+    const squared = dx * dx + dy * dy;
+    const t = squared === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / squared));
+    return Math.hypot(p.x - a.x - dx * t, p.y - a.y - dy * t) < BORDER_MM;
+  });
+}
+
+/** True when a part of a piece should rather stay: it holds the fold, or the middle of the grain. */
+export function stays(piece: PieceResult, edges: readonly EdgeParts[], ground: readonly Point[]): boolean {
+  if (edges.some((e) => e.finish === "fold")) return true;
+  return piece.grain !== undefined && insideRing(middle(...piece.grain), ground);
+}

@@ -1,0 +1,14 @@
+import { close } from "./close.js";
+import { extend } from "./extend.js";
+import { foldOut } from "./fold-out.js";
+import { join } from "./join.js";
+import type { Shaping } from "./shaping.js";
+import { split } from "./split.js";
+import { spread } from "./spread.js";
+import { trueEdges } from "./true-edges.js";
+import { unfold } from "./unfold.js";
+
+/** Every way of shaping pieces, by its word. */
+export const SHAPINGS: ReadonlyMap<string, Shaping> = new Map(
+  [close, spread, foldOut, split, join, unfold, extend, trueEdges].map((shaping) => [shaping.word, shaping]),
+);

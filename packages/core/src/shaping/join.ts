@@ -1,0 +1,53 @@
+import { endOf, startOf } from "../geometry/path.js";
+import { bearing, type Point, turn } from "../geometry/point.js";
+import { assemble } from "../piece/assemble.js";
+import type { PieceResult } from "../piece/piece.js";
+import { DraftError } from "../verb/draft-error.js";
+import { form } from "../verb/form.js";
+import { mapContents } from "./contents.js";
+import { edgeOf } from "./find.js";
+import { mapEdge, weld } from "./ring.js";
+import type { Shaping } from "./shaping.js";
+
+/** Lay one piece to another along an edge of each, and take them as one: how a strip cut from the front joins the back. */
+export const join: Shaping = {
+  word: "join",
+  forms: [form("{second:edge} to {first:edge} into {name:piece}")],
+  says: "One piece laid to another, edge to edge, and the two taken as one; the second edge named stays where it lies.",
+  prepare(_, filled) {
+    const [first, second, name] = [filled.name("first"), filled.name("second"), filled.name("name")];
+    return (pieces, _f, share) => {
+      const [a, b] = [edgeOf(pieces, first), edgeOf(pieces, second)];
+      if (a.piece === b.piece) throw new DraftError("A piece cannot be joined to itself.", "Name edges of two pieces.");
+      if (share < 1) return [...pieces];
+      const joined = joinedAt(a, b, name);
+      return pieces.flatMap((p) => (p === a.piece ? [joined] : p === b.piece ? [] : [p]));
+    };
+  },
+};
+
+type Named = ReturnType<typeof edgeOf>;
+
+function joinedAt(a: Named, b: Named, key: string): PieceResult {
+  // Outlines run the same way round, so edges laid on each other run against each other.
+  const [from, to] = [startOf(b.edge.path), endOf(a.edge.path)];
+  const by = bearing(startOf(a.edge.path), endOf(a.edge.path)) - bearing(endOf(b.edge.path), startOf(b.edge.path));
+  const map = (p: Point): Point => turn({ x: p.x + to.x - from.x, y: p.y + to.y - from.y }, to, by);
+  const rest = ({ piece, index }: Named): PieceResult["edges"] => [...piece.edges.slice(index + 1), ...piece.edges.slice(0, index)];
+  const edges = weld([{ edges: rest(a) }, { edges: rest(b).map((e) => mapEdge(e, map)) }]);
+  const brought = mapContents(b.piece, map);
+  return assemble({
+    ...a.piece,
+    key,
+    title: key.replace(/_/g, " "),
+    edges,
+    levels: [...a.piece.levels, ...brought.levels],
+    darts: [...a.piece.darts, ...brought.darts],
+    inside: [...a.piece.inside, { label: b.edge.role.replace(/_/g, " "), path: a.edge.path }, ...brought.inside],
+    notches: [...a.piece.notches, ...brought.notches],
+    carried: {
+      points: new Map([...brought.carried.points, ...a.piece.carried.points]),
+      paths: new Map([...brought.carried.paths, ...a.piece.carried.paths]),
+    },
+  });
+}

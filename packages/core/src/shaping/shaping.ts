@@ -1,0 +1,23 @@
+import type { Evaluate, Frame } from "../formula/scope.js";
+import type { PieceResult } from "../piece/piece.js";
+import type { Form } from "../verb/form.js";
+
+/** A shaping's gaps filled and compiled. Each accessor is called once, when the system is compiled. */
+export interface ShapingFilled {
+  readonly length: (name: string) => Evaluate;
+  readonly number: (name: string) => Evaluate;
+  /** The name of a point, a line, a piece or an edge, as it was written. */
+  readonly name: (name: string) => string;
+}
+
+/** The pieces after a shaping, done to `share` of the whole (0 to 1), so that it can be watched. May throw DraftError. */
+export type Shape = (pieces: readonly PieceResult[], frame: Frame, share: number) => PieceResult[];
+
+/** A way of shaping pieces. Adding one is a file here and a line in `index.ts`. */
+export interface Shaping {
+  readonly word: string;
+  readonly forms: readonly Form[];
+  /** What it does, in one line for the notation's pages. */
+  readonly says: string;
+  readonly prepare: (form: number, filled: ShapingFilled) => Shape;
+}

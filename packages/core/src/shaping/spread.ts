@@ -1,0 +1,54 @@
+import { distance, type Point, turn } from "../geometry/point.js";
+import type { PieceResult } from "../piece/piece.js";
+import { DraftError } from "../verb/draft-error.js";
+import { form, pointText } from "../verb/form.js";
+import { exchange, pieceOf, pointOf } from "./find.js";
+import { movePart, sidesOf } from "./move-part.js";
+import { onOutline } from "./ring.js";
+import type { Shaping } from "./shaping.js";
+
+/** Slash from one edge to another and spread: hinged at the far end, or the same all along. */
+export const spread: Shaping = {
+  word: "spread",
+  forms: [
+    form("{piece:piece} from {from:point} to {to:point} by {by:length} all along"),
+    form("{piece:piece} from {from:point} to {to:point} by {by:length}"),
+  ],
+  says: "Slashed from one edge up to another and spread there, hinged where the slash stops; or spread by the same all along.",
+  prepare(which, filled) {
+    const [key, from, to] = [filled.name("piece"), filled.name("from"), filled.name("to")];
+    const by = filled.length("by");
+    return (pieces, f, share) => {
+      const piece = pieceOf(pieces, key);
+      const mm = by(f) * share;
+      if (mm < 0)
+        throw new DraftError("A spread cannot be less than nothing.", "To take width away, fold it out: fold Sleeve from #1 to #2 by 1.");
+      return exchange(pieces, piece, [spreadOpen(piece, from, to, mm, which === 0)]);
+    };
+  },
+};
+
+function spreadOpen(piece: PieceResult, from: string, to: string, mm: number, allAlong: boolean): PieceResult {
+  const [p, q] = [pointOf(piece, from), pointOf(piece, to)];
+  const length = distance(p, q);
+  if (length < 1e-6) throw new DraftError(`${pointText(from)} and ${pointText(to)} fall on each other.`, "A slash runs from edge to edge.");
+  const place = onOutline(piece, p, pointText(from));
+  const sides = sidesOf(piece, { mouth: [place, place], to: onOutline(piece, q, pointText(to)), over: [] });
+  if (mm > 2 * length && !allAlong) throw new DraftError("The spread is wider than the slash can open.", "Spread less, or all along.");
+  const away = awayFrom(sides.ground, p, q);
+  const map = allAlong
+    ? (r: Point): Point => ({ x: r.x + away.x * mm, y: r.y + away.y * mm })
+    : (r: Point): Point => turn(r, q, turnToward(p, q, away) * 2 * Math.asin(mm / (2 * length)));
+  return movePart(piece, sides, map, { darts: (darts) => darts });
+}
+
+/** Square off the slash, to the side where the moved part lies. */
+function awayFrom(ground: readonly Point[], p: Point, q: Point): Point {
+  const length = distance(p, q);
+  const n = { x: -(q.y - p.y) / length, y: (q.x - p.x) / length };
+  const mid = ground.reduce((sum, g) => ({ x: sum.x + g.x / ground.length, y: sum.y + g.y / ground.length }), { x: 0, y: 0 });
+  return (mid.x - p.x) * n.x + (mid.y - p.y) * n.y >= 0 ? n : { x: -n.x, y: -n.y };
+}
+
+/** +1 when turning `p` clockwise about `q` moves it toward `away`, −1 otherwise. */
+const turnToward = (p: Point, q: Point, away: Point): 1 | -1 => (-(p.y - q.y) * away.x + (p.x - q.x) * away.y >= 0 ? 1 : -1);

@@ -1,0 +1,63 @@
+import { straightCubic } from "../geometry/cubic.js";
+import { endOf, headingAtEnd, headingAtStart, joinPaths, type Path, pathLength, startOf } from "../geometry/path.js";
+import { cubicLength } from "../geometry/cubic-length.js";
+import type { Point } from "../geometry/point.js";
+import { assemble, type EdgeParts } from "../piece/assemble.js";
+import type { PieceResult } from "../piece/piece.js";
+import { form } from "../verb/form.js";
+import { edgeOf, exchange } from "./find.js";
+import type { Shaping } from "./shaping.js";
+
+/** True one edge to another: what it lacks in length is added at its end, and the next edge is drawn to the new corner. */
+export const trueEdges: Shaping = {
+  word: "true",
+  forms: [form("{edge:edge} to {other:edge} at its start"), form("{edge:edge} to {other:edge}")],
+  says: "One edge made as long as another: what it lacks is added at its end, or at its start, and the neighbour is drawn to the new corner.",
+  prepare(which, filled) {
+    const [name, other] = [filled.name("edge"), filled.name("other")];
+    return (pieces, _f, share) => {
+      const { piece, edge, index } = edgeOf(pieces, name);
+      const lacks = (edgeOf(pieces, other).edge.length - edge.length) * share;
+      return lacks <= 0 ? [...pieces] : exchange(pieces, piece, [lengthened(piece, index, lacks, which === 0)]);
+    };
+  },
+};
+
+function lengthened(piece: PieceResult, index: number, mm: number, atStart: boolean): PieceResult {
+  const n = piece.edges.length;
+  const edge = piece.edges[index] as EdgeParts;
+  const corner = atStart ? startOf(edge.path) : endOf(edge.path);
+  const way = atStart ? headingAtStart(edge.path) : headingAtEnd(edge.path);
+  const sign = atStart ? -1 : 1;
+  const to = { x: corner.x + way.x * mm * sign, y: corner.y + way.y * mm * sign };
+  const more: Path = { parts: [atStart ? straightCubic(to, corner) : straightCubic(corner, to)] };
+  const neighbour = (index + (atStart ? n - 1 : 1)) % n;
+  const edges = piece.edges.map((e, i): EdgeParts => {
+    if (i === index) {
+      const add = (path: Path): Path => joinPaths(atStart ? [more, path] : [path, more]);
+      return { ...e, path: add(e.path), sewn: add(e.sewn) };
+    }
+    if (i !== neighbour) return e;
+    const path = drawnTo(e.path, { x: to.x - corner.x, y: to.y - corner.y }, !atStart);
+    return { ...e, path, sewn: path };
+  });
+  return assemble({ ...piece, edges });
+}
+
+/** A path with one end moved and the other held; what lies between follows by its share of the way. */
+function drawnTo(path: Path, by: Point, moveStart: boolean): Path {
+  const whole = pathLength(path) || 1;
+  let gone = 0;
+  return {
+    parts: path.parts.map((c) => {
+      const share = (t: number): number => {
+        const along = (gone + cubicLength(c) * t) / whole;
+        return moveStart ? 1 - along : along;
+      };
+      const at = (p: Point, t: number): Point => ({ x: p.x + by.x * share(t), y: p.y + by.y * share(t) });
+      const moved = { ...c, p0: at(c.p0, 0), p1: at(c.p1, 1 / 3), p2: at(c.p2, 2 / 3), p3: at(c.p3, 1) };
+      gone += cubicLength(c);
+      return moved;
+    }),
+  };
+}
