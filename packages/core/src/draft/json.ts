@@ -1,6 +1,7 @@
 import { pathLength } from "../geometry/path.js";
 import { svgData } from "../geometry/svg-data.js";
 import { defaultMark } from "../quantity/tape.js";
+import { shapingText } from "../system/notation/print.js";
 import type { Run } from "./run.js";
 import { traceOf, type TraceEntry } from "./trace.js";
 
@@ -19,6 +20,8 @@ export interface RunJson {
     edges: { name: string; role: string; length: number; allowance: number }[];
     outline: [number, number][];
   }[];
+  /** What was done to the pieces after they came off the board. */
+  shaping: { does: string; status: string; why?: string }[];
   checks: { name: string; status: string; got: number; expected: number | [number, number]; tolerance: number }[];
   warnings: string[];
   trace: TraceEntry[];
@@ -38,6 +41,7 @@ export function runToJson(run: Run, slug: string): RunJson {
     values: {},
     paths: {},
     pieces: [],
+    shaping: [],
     checks: [],
     warnings: [],
     trace: [],
@@ -63,6 +67,11 @@ export function runToJson(run: Run, slug: string): RunJson {
     area: piece.area,
     edges: piece.edges.map((e) => ({ name: e.name, role: e.role, length: e.length, allowance: e.allowance })),
     outline: piece.net.map((p) => [p.x, p.y]),
+  }));
+  json.shaping = run.shapings.map(({ planned, outcome }) => ({
+    does: shapingText(planned.source),
+    status: outcome.status,
+    ...(outcome.status === "done" ? {} : { why: outcome.why }),
   }));
   json.checks = run.checks.map((c) => ({
     name: c.name,

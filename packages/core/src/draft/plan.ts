@@ -1,6 +1,7 @@
 import type { Frame, Scope, Typed } from "../formula/scope.js";
 import type { Span, Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
+import type { NamedDart } from "../piece/dart-result.js";
 import type { Shape } from "../shaping/shaping.js";
 import type { Check, Choice, Measure, PathStep, Piece, PointStep, Setting, ShapeStep, System, Value } from "../system/model.js";
 
@@ -87,12 +88,9 @@ export interface PlannedEdge {
 }
 
 /** A dart, with the index of its path. */
-export interface PlannedDart {
-  readonly key: string;
-  readonly label: string;
+export interface PlannedDart extends NamedDart {
   readonly path: number;
   readonly board: string;
-  readonly pressed: "in" | "out" | "up" | "down" | undefined;
   /** The point of the body it stops short of, by index. */
   readonly shortOf: number | undefined;
   readonly within: Typed | undefined;

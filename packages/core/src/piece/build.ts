@@ -67,7 +67,7 @@ function carriedBy(plan: Plan, frame: Frame, lift: (p: Point) => Point): PieceRe
     const path = frame.paths[index];
     return path ? [[key, mapPath(path, lift)] as const] : [];
   });
-  return { points: new Map(points), paths: new Map(paths) };
+  return { points: new Map(points), paths: new Map(paths), laid: new Map(paths) };
 }
 
 /** Left and right changed about the middle of the outline. */

@@ -1,4 +1,3 @@
-import type { PlannedDart } from "../draft/plan.js";
 import { type Dart, dartOf, foldOf, intakeOf } from "../geometry/dart.js";
 import { mapPath, type Path } from "../geometry/path.js";
 import type { Point } from "../geometry/point.js";
@@ -17,22 +16,24 @@ export interface DartResult {
   readonly mouth: Path | undefined;
 }
 
+/** A dart as its author named it. */
+export interface NamedDart {
+  readonly key: string;
+  readonly label: string;
+  readonly pressed: "in" | "out" | "up" | "down" | undefined;
+}
+
 const WAYS = { in: { x: -1, y: 0 }, out: { x: 1, y: 0 }, up: { x: 0, y: -1 }, down: { x: 0, y: 1 } } as const;
 
 /** The way a dart is pressed: as its author says, else upright darts toward the centre and level ones downward (common practice, no source). */
-export function pressedWay(dart: Dart, pressed: PlannedDart["pressed"]): Point {
+export function pressedWay(dart: Dart, pressed: NamedDart["pressed"]): Point {
   if (pressed !== undefined) return WAYS[pressed];
   const [p, q] = foldOf(dart);
   return Math.abs(q.y - p.y) >= Math.abs(q.x - p.x) ? WAYS.in : WAYS.down;
 }
 
 /** The dart as it lies once its piece is off the board. */
-export function dartResult(
-  planned: PlannedDart,
-  path: Path,
-  mouth: Path | undefined,
-  toPaper: (p: Point) => Point,
-): DartResult | undefined {
+export function dartResult(planned: NamedDart, path: Path, mouth: Path | undefined, toPaper: (p: Point) => Point): DartResult | undefined {
   const dart = dartOf(path);
   if (!dart) return undefined;
   const [p, q] = foldOf(dart);

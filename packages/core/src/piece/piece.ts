@@ -52,8 +52,12 @@ export interface PieceResult {
   /** Largest gap between one edge's end and the next one's start, mm, and where. */
   readonly gap: { readonly mm: number; readonly at: Point };
   readonly notes: readonly string[];
-  /** Points and lines of the board that the shaping names, wherever the piece has carried them. */
-  readonly carried: { readonly points: ReadonlyMap<string, Point>; readonly paths: ReadonlyMap<string, Path> };
+  /** Points and lines of the board that the shaping names, wherever the piece has carried them; `laid` are the lines as they were drafted. */
+  readonly carried: {
+    readonly points: ReadonlyMap<string, Point>;
+    readonly paths: ReadonlyMap<string, Path>;
+    readonly laid: ReadonlyMap<string, Path>;
+  };
 }
 
 /** How many to cut, as written on a piece: `cut 1 on fold`, `cut 2, mirrored`. */

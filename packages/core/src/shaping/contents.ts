@@ -34,6 +34,7 @@ export function moveContents(piece: Contents, ground: readonly Point[], map: (p:
       paths: new Map(
         [...piece.carried.paths].map(([key, path]) => [key, mapPath(path, whole(placeAlong(path, pathLength(path) / 2).at))] as const),
       ),
+      laid: piece.carried.laid,
     },
   };
 }
@@ -60,6 +61,7 @@ export function mapContents(piece: Contents, map: (p: Point) => Point): Contents
     carried: {
       points: new Map([...piece.carried.points].map(([id, p]) => [id, map(p)])),
       paths: new Map([...piece.carried.paths].map(([key, path]) => [key, mapPath(path, map)])),
+      laid: new Map([...piece.carried.laid].map(([key, path]) => [key, mapPath(path, map)])),
     },
   };
 }
@@ -79,8 +81,15 @@ export function lies(p: Point, ground: readonly Point[]): boolean {
   });
 }
 
-/** True when a part of a piece should rather stay: it holds the fold, or the middle of the grain. */
-export function stays(piece: PieceResult, edges: readonly EdgeParts[], ground: readonly Point[]): boolean {
-  if (edges.some((e) => e.finish === "fold")) return true;
-  return piece.grain !== undefined && insideRing(middle(...piece.grain), ground);
+/** How much a part of a piece should rather stay: the fold first, then the middle of the grain, then the larger part. */
+export function hold(piece: PieceResult, edges: readonly EdgeParts[], ground: readonly Point[]): number {
+  const fold = edges.some((e) => e.finish === "fold") ? 4 : 0;
+  const grain = piece.grain !== undefined && insideRing(middle(...piece.grain), ground) ? 2 : 0;
+  return fold + grain + Math.min(1, ringArea(ground) / (piece.area || 1));
 }
+
+function ringArea(ring: readonly Point[]): number {
+  return Math.abs(ring.reduce((sum, p, i) => sum + crossOf(p, ring[(i + 1) % ring.length] as Point), 0)) / 2;
+}
+
+const crossOf = (p: Point, q: Point): number => p.x * q.y - q.x * p.y;

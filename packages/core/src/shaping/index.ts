@@ -2,6 +2,7 @@ import { close } from "./close.js";
 import { extend } from "./extend.js";
 import { foldOut } from "./fold-out.js";
 import { join } from "./join.js";
+import { redraw } from "./redraw.js";
 import type { Shaping } from "./shaping.js";
 import { split } from "./split.js";
 import { spread } from "./spread.js";
@@ -10,5 +11,5 @@ import { unfold } from "./unfold.js";
 
 /** Every way of shaping pieces, by its word. */
 export const SHAPINGS: ReadonlyMap<string, Shaping> = new Map(
-  [close, spread, foldOut, split, join, unfold, extend, trueEdges].map((shaping) => [shaping.word, shaping]),
+  [close, spread, foldOut, split, join, unfold, extend, trueEdges, redraw].map((shaping) => [shaping.word, shaping]),
 );

@@ -48,6 +48,7 @@ function joinedAt(a: Named, b: Named, key: string): PieceResult {
     carried: {
       points: new Map([...brought.carried.points, ...a.piece.carried.points]),
       paths: new Map([...brought.carried.paths, ...a.piece.carried.paths]),
+      laid: new Map([...brought.carried.laid, ...a.piece.carried.laid]),
     },
   });
 }

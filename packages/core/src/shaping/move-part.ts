@@ -2,7 +2,7 @@ import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { DartResult } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
 import type { Point } from "../geometry/point.js";
-import { groundOf, moveContents, stays } from "./contents.js";
+import { groundOf, hold, moveContents } from "./contents.js";
 import { type Bridge, mapEdge, type RingPlace, stretch, weld } from "./ring.js";
 
 /** A part of a piece to be moved: the outline is opened at a mouth (two places, or one twice) and at the place `to`. */
@@ -28,11 +28,10 @@ export interface Sides {
 export function sidesOf(piece: PieceResult, { mouth, to, over }: Part): Sides {
   const after = stretch(piece, mouth[1], to);
   const before = stretch(piece, to, mouth[0]);
-  const ground = groundOf(after, over);
-  const holds = stays(piece, after, ground);
-  return holds
-    ? { side: "before", moved: before, still: after, ground: groundOf(before, over) }
-    : { side: "after", moved: after, still: before, ground };
+  const [afterGround, beforeGround] = [groundOf(after, over), groundOf(before, over)];
+  return hold(piece, after, afterGround) > hold(piece, before, beforeGround)
+    ? { side: "before", moved: before, still: after, ground: beforeGround }
+    : { side: "after", moved: after, still: before, ground: afterGround };
 }
 
 /** The piece with one side moved by `map`; `atMouth` and `atTo` bridge what opens there. Darts named in `without` fall away, `added` come to it. */

@@ -1,10 +1,12 @@
 import { distance, type Point, turn } from "../geometry/point.js";
+import { assemble } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { form, pointText } from "../verb/form.js";
+import { mapContents } from "./contents.js";
 import { exchange, pieceOf, pointOf } from "./find.js";
 import { movePart, sidesOf } from "./move-part.js";
-import { onOutline } from "./ring.js";
+import { mapEdge, onOutline } from "./ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Slash from one edge to another and spread: hinged at the far end, or the same all along. */
@@ -12,9 +14,10 @@ export const spread: Shaping = {
   word: "spread",
   forms: [
     form("{piece:piece} from {from:point} to {to:point} by {by:length} all along"),
+    form("{piece:piece} from {from:point} to {to:point} by {by:length}, half to each side"),
     form("{piece:piece} from {from:point} to {to:point} by {by:length}"),
   ],
-  says: "Slashed from one edge up to another and spread there, hinged where the slash stops; or spread by the same all along.",
+  says: "Slashed from one edge up to another and spread there, hinged where the slash stops, one side turned or half to each; or spread by the same all along.",
   prepare(which, filled) {
     const [key, from, to] = [filled.name("piece"), filled.name("from"), filled.name("to")];
     const by = filled.length("by");
@@ -23,23 +26,36 @@ export const spread: Shaping = {
       const mm = by(f) * share;
       if (mm < 0)
         throw new DraftError("A spread cannot be less than nothing.", "To take width away, fold it out: fold Sleeve from #1 to #2 by 1.");
-      return exchange(pieces, piece, [spreadOpen(piece, from, to, mm, which === 0)]);
+      return exchange(pieces, piece, [spreadOpen(piece, from, to, mm, WAYS[which] ?? "hinged")]);
     };
   },
 };
 
-function spreadOpen(piece: PieceResult, from: string, to: string, mm: number, allAlong: boolean): PieceResult {
+type Way = "all along" | "half to each side" | "hinged";
+const WAYS: readonly Way[] = ["all along", "half to each side", "hinged"];
+
+function spreadOpen(piece: PieceResult, from: string, to: string, mm: number, way: Way): PieceResult {
   const [p, q] = [pointOf(piece, from), pointOf(piece, to)];
   const length = distance(p, q);
   if (length < 1e-6) throw new DraftError(`${pointText(from)} and ${pointText(to)} fall on each other.`, "A slash runs from edge to edge.");
   const place = onOutline(piece, p, pointText(from));
   const sides = sidesOf(piece, { mouth: [place, place], to: onOutline(piece, q, pointText(to)), over: [] });
-  if (mm > 2 * length && !allAlong) throw new DraftError("The spread is wider than the slash can open.", "Spread less, or all along.");
   const away = awayFrom(sides.ground, p, q);
-  const map = allAlong
-    ? (r: Point): Point => ({ x: r.x + away.x * mm, y: r.y + away.y * mm })
-    : (r: Point): Point => turn(r, q, turnToward(p, q, away) * 2 * Math.asin(mm / (2 * length)));
-  return movePart(piece, sides, map, { darts: (darts) => darts });
+  const darts = { darts: (kept: PieceResult["darts"]) => kept };
+  if (way === "all along") return movePart(piece, sides, (r) => ({ x: r.x + away.x * mm, y: r.y + away.y * mm }), darts);
+  if (mm > 2 * length) throw new DraftError("The spread is wider than the slash can open.", "Spread less, or all along.");
+  const angle = turnToward(p, q, away) * 2 * Math.asin(mm / (2 * length));
+  const opened = movePart(piece, sides, (r) => turn(r, q, angle), darts);
+  return way === "hinged" ? opened : turnedBack(opened, q, -angle / 2, piece.grain);
+}
+
+/** The whole piece turned back by half the opening, so that the grain lies in the middle of it. */
+function turnedBack(piece: PieceResult, about: Point, angle: number, grain: PieceResult["grain"]): PieceResult {
+  const map = (r: Point): Point => turn(r, about, angle);
+  const turned = mapContents(piece, map);
+  // Lines of the board stay where they were drafted: edges are drawn anew along them.
+  const carried = { ...turned.carried, laid: piece.carried.laid };
+  return assemble({ ...piece, ...turned, carried, grain, edges: piece.edges.map((e) => mapEdge(e, map)) });
 }
 
 /** Square off the slash, to the side where the moved part lies. */

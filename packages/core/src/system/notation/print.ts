@@ -59,7 +59,7 @@ const PRINTERS: Printers = {
   path: (s) => [printPath(s), ...notes(s)],
   grade: printGrade,
   piece: printPiece,
-  shape: (s) => [printShape(s), ...notes(s)],
+  shape: (s) => [`shape ${shapingText(s)}${says(s.says)}`, ...notes(s)],
   sew: (s) => [`sew ${s.first} with ${s.second}${s.within === undefined ? "" : ` within ${s.within}`}`],
   check: printCheck,
   caution: (s) => [`caution ${quoted(s.says)}`],
@@ -132,9 +132,10 @@ function printPoint(s: PointStep): string {
   return `${pointText(s.id)} ${s.verb}${rest === "" ? "" : ` ${rest}`}${says(s.says)}`;
 }
 
-function printShape(s: ShapeStep): string {
+/** A shaping as its author wrote it, without its sentence: `close side_dart in Front about #5`. */
+export function shapingText(s: ShapeStep): string {
   const form = SHAPINGS.get(s.verb)?.forms[s.form];
-  return `shape ${s.verb}${form ? ` ${printForm(form, s.args)}` : ""}${says(s.says)}`;
+  return `${s.verb}${form ? ` ${printForm(form, s.args)}` : ""}`;
 }
 
 function printPath(s: PathStep): string {

@@ -1,0 +1,56 @@
+import { locate } from "../geometry/locate.js";
+import { endOf, type Path, pathLength, placeAlong, reversePath, startOf } from "../geometry/path.js";
+import { distance } from "../geometry/point.js";
+import { assemble, type EdgeParts } from "../piece/assemble.js";
+import type { PieceResult } from "../piece/piece.js";
+import { DraftError } from "../verb/draft-error.js";
+import { form } from "../verb/form.js";
+import { edgeOf, exchange } from "./find.js";
+import type { Shaping } from "./shaping.js";
+
+/** Draw an edge anew along a line of the board. */
+export const redraw: Shaping = {
+  word: "redraw",
+  forms: [form("{edge:edge} along {line:path}")],
+  says: "An edge drawn anew along a line of the board that runs between its neighbours; its notches keep their share of the way.",
+  prepare(_, filled) {
+    const [name, line] = [filled.name("edge"), filled.name("line")];
+    return (pieces, _f, share) => {
+      const { piece, index } = edgeOf(pieces, name);
+      const drawn = piece.carried.laid.get(line);
+      if (!drawn) throw new DraftError(`${line} is not on this draft.`, "Its step was left out or could not be drawn.");
+      return share < 1 ? [...pieces] : exchange(pieces, piece, [along(piece, index, drawn, line)]);
+    };
+  },
+};
+
+/** How far (mm) a neighbour may end from the new line: it is drawn anew itself, or the check of the outline tells the gap. */
+const REACH_MM = 60;
+
+function along(piece: PieceResult, index: number, drawn: Path, what: string): PieceResult {
+  const n = piece.edges.length;
+  const old = piece.edges[index] as EdgeParts;
+  const straightOn = distance(startOf(drawn), startOf(old.path)) <= distance(endOf(drawn), startOf(old.path));
+  const path = straightOn ? drawn : reversePath(drawn);
+  const before = (index + n - 1) % n;
+  const after = (index + 1) % n;
+  const ends = [
+    distance(endOf((piece.edges[before] as EdgeParts).path), startOf(path)),
+    distance(startOf((piece.edges[after] as EdgeParts).path), endOf(path)),
+  ];
+  if (ends.some((mm) => mm > REACH_MM))
+    throw new DraftError(
+      `${what} does not run between the neighbours of ${old.role}.`,
+      "Draw the line from the end of one to the start of the other.",
+    );
+  const edges = piece.edges.map((e, i): EdgeParts => (i === index ? { ...e, path, sewn: path } : e));
+  const share = pathLength(path) / (pathLength(old.path) || 1);
+  return assemble({
+    ...piece,
+    edges,
+    notches: piece.notches.map((notch) => {
+      const { along: mm, off } = locate(old.path, notch.at);
+      return off > 1 ? notch : { ...notch, at: placeAlong(path, mm * share).at };
+    }),
+  });
+}
