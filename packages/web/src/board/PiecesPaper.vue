@@ -6,7 +6,7 @@ import {
   type HomeUnit,
   type PieceEdge,
   pressArrow,
-  type Run,
+  type PieceResult,
   svgData,
   svgRing,
   tapeText,
@@ -20,15 +20,33 @@ import { usePaper } from "./use-paper.js";
 import { toScreen } from "./view.js";
 
 /** The pieces taken off the board and laid apart: net and cutting line, fold, grain, level lines, notches, names. */
-const props = defineProps<{ run: Run; unit: HomeUnit; grid: boolean; only: string | undefined; edges: readonly string[] }>();
+const props = defineProps<{
+  pieces: readonly PieceResult[];
+  /** How they were before the shaping being watched. */
+  ghosts: readonly PieceResult[];
+  unit: HomeUnit;
+  grid: boolean;
+  only: string | undefined;
+  edges: readonly string[];
+}>();
 
-const laid = computed(() => layPieces(props.run.pieces.filter((p) => props.only === undefined || p.key === props.only)));
+const laid = computed(() => {
+  const shown = props.pieces.filter((p) => props.only === undefined || p.key === props.only);
+  const [ghost] = layPieces(props.ghosts);
+  if (!ghost) return layPieces(shown);
+  // What a shaping changes lies where it lay before, so that the part that stays lies still.
+  return shown.map((piece) => ({ piece, dx: ghost.dx, dy: ghost.dy }));
+});
+const behind = computed(() => {
+  const [first] = layPieces(props.ghosts);
+  return props.ghosts.map((piece) => ({ piece, dx: first?.dx ?? 0, dy: first?.dy ?? 0 }));
+});
 const bounds = computed(() => {
-  const places = laid.value.flatMap(({ piece, dx, dy }) => piece.cutting.map((p) => ({ x: p.x + dx, y: p.y + dy })));
+  const places = [...laid.value, ...behind.value].flatMap(({ piece, dx, dy }) => piece.cutting.map((p) => ({ x: p.x + dx, y: p.y + dy })));
   return growBounds(boundsOf(places) ?? { minX: 0, minY: 0, maxX: 300, maxY: 300 }, 8);
 });
 const { width, height, view, ruled, fit, zoomBy } = usePaper(bounds, () => props.unit);
-watch(() => props.only, fit);
+watch([() => props.only, () => props.ghosts.map((g) => g.key).join()], fit);
 defineExpose({ fit, zoomBy });
 
 /** Room on the pieces is looked for again when they are drawn larger or smaller, not while they are moved. */
@@ -131,6 +149,13 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
           </g>
           <path v-for="n in piece.notches" :key="n.id" class="notch" :d="`M${n.at.x} ${n.at.y}l${-n.outward.x * 7} ${-n.outward.y * 7}`" />
         </g>
+        <path
+          v-for="{ piece, dx, dy } in behind"
+          :key="piece.key"
+          class="ghost"
+          :transform="`translate(${dx} ${dy})`"
+          :d="svgRing(piece.net)"
+        />
       </g>
       <g v-for="w in words" :key="w.key">
         <text
@@ -170,6 +195,11 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
 <style scoped>
 .cloth {
   fill: #fffdf7;
+}
+.ghost {
+  stroke: var(--now);
+  stroke-width: 1.4;
+  stroke-dasharray: 6 5;
 }
 .cutting {
   stroke: #5d6266;

@@ -19,8 +19,10 @@ import NotesDrawer from "./NotesDrawer.vue";
 import PiecesDrawer from "./PiecesDrawer.vue";
 import SeamWalkPanel from "./SeamWalkPanel.vue";
 import SettingsDrawer from "./SettingsDrawer.vue";
+import ShapingList from "./ShapingList.vue";
 import StepControls from "./StepControls.vue";
 import { DRAFT_FIELDS, type OpenDraft, useDrafting } from "./use-draft.js";
+import { useShaping } from "./use-shaping.js";
 
 /** The cutting table: handout on the left, paper in the middle, drawers on the right, the tape along the edge. */
 const props = defineProps<{ open: OpenDraft }>();
@@ -30,6 +32,7 @@ const { plan } = system.loaded;
 const { local, state, savedAt, why } = keeper;
 const { run, unit, mark, step, last, tape, playing, go, play } = useDrafting(props.open);
 const drafted = { run };
+const shaping = useShaping(run);
 
 type Drawer = "body" | "settings" | "pieces" | "checks" | "files" | "notes";
 const DRAWERS: readonly { key: Drawer; name: string }[] = [
@@ -97,8 +100,8 @@ function show(check: CheckResult): void {
 const switchUnit = (): void => session.prefer({ unit: unit.value === "in" ? "cm" : "in" });
 
 const ACTS: Readonly<Record<string, () => void>> = {
-  ArrowRight: () => go(step.value + 1),
-  ArrowLeft: () => go(step.value - 1),
+  ArrowRight: () => (pieces.value ? shaping.go(shaping.stage.value + 1) : go(step.value + 1)),
+  ArrowLeft: () => (pieces.value ? shaping.go(shaping.stage.value - 1) : go(step.value - 1)),
   Home: () => go(0),
   End: () => go(last.value),
   " ": play,
@@ -155,7 +158,16 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
       <button class="button plain" aria-label="All keys (?)" @click="keys = true">Keys</button>
     </header>
 
+    <ShapingList
+      v-if="pieces && walking.length === 0 && shaping.stages.value.length > 0"
+      v-model="shaping.share.value"
+      class="handout"
+      :stages="shaping.stages.value"
+      :stage="shaping.stage.value"
+      @go="shaping.go"
+    />
     <HandoutList
+      v-else
       class="handout"
       :draft="drafted"
       :unit="unit"
@@ -167,7 +179,16 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
     <div class="paper">
       <SeamWalkPaper v-if="walking.length === 2" ref="paper" :run="run" :unit="unit" :grid="grid" :edges="walking" :share="walked" />
       <BoardPaper v-else-if="!pieces" ref="paper" :run="run" :step="step" :unit="unit" :grid="grid" :marks="marks" @go="go" />
-      <PiecesPaper v-else ref="paper" :run="run" :unit="unit" :grid="grid" :only="only" :edges="edges" />
+      <PiecesPaper
+        v-else
+        ref="paper"
+        :pieces="shaping.pieces.value"
+        :ghosts="shaping.ghosts.value"
+        :unit="unit"
+        :grid="grid"
+        :only="only"
+        :edges="edges"
+      />
       <StepControls
         class="controls"
         :step="step"

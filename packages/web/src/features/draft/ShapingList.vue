@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import type { ShapingResult } from "@lodrin/core";
+import { useId } from "vue";
+
+/** What is done to the pieces after they come off the board, in order, the one being watched open with a slider from before to after. */
+const props = defineProps<{ stages: readonly ShapingResult[]; stage: number }>();
+defineEmits<{ go: [stage: number] }>();
+/** How far the open one has come, 0 to 1. */
+const share = defineModel<number>({ required: true });
+
+const id = useId();
+/** Steps that go in one stroke cannot be watched half done. */
+const GRADUAL: ReadonlySet<string> = new Set(["close", "spread", "fold", "extend", "true"]);
+const gradual = ({ planned, outcome }: ShapingResult): boolean => outcome.status === "done" && GRADUAL.has(planned.source.verb);
+const sentence = ({ planned }: ShapingResult): string => planned.source.says ?? `${planned.source.verb}.`;
+const state = (index: number): string => (index === props.stage ? "now" : index < props.stage ? "done" : "later");
+</script>
+
+<template>
+  <section class="shaping" tabindex="0" aria-label="Shaping the pieces">
+    <h2>Shaping the pieces</h2>
+    <ol>
+      <li :class="state(0)">
+        <button class="line" :aria-current="stage === 0 ? 'step' : undefined" @click="$emit('go', 0)">
+          <span class="number">–</span><span>As they come off the board.</span>
+        </button>
+      </li>
+      <li v-for="(s, i) in stages" :key="s.planned.statement" :class="state(i + 1)">
+        <button class="line" :aria-current="stage === i + 1 ? 'step' : undefined" @click="$emit('go', i + 1)">
+          <span class="number">{{ i + 1 }}</span><span>{{ sentence(s) }}</span>
+        </button>
+        <div v-if="stage === i + 1" class="open">
+          <p v-if="s.outcome.status === 'failed'" class="says fail"><b>Not done.</b> {{ s.outcome.why }} {{ s.outcome.mend }}</p>
+          <template v-if="gradual(s)">
+            <label :for="id" class="small">Watch it: drag from before to after</label>
+            <input :id="id" v-model.number="share" class="slide" type="range" min="0" max="1" step="0.01" />
+          </template>
+          <p v-for="text in s.planned.source.why ?? []" :key="text"><b>Why</b> {{ text }}</p>
+          <p v-for="text in s.planned.source.watch ?? []" :key="text"><b>Watch out</b> {{ text }}</p>
+          <p v-for="text in s.planned.source.caution ?? []" :key="text"><b>Caution</b> {{ text }}</p>
+        </div>
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+.shaping {
+  overflow: auto;
+  contain: strict;
+  padding: 4px 0 40px;
+  background: var(--panel);
+}
+h2 {
+  padding: 14px 18px 6px;
+  font-size: 19px;
+}
+ol {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.now {
+  background: var(--paper);
+  box-shadow: inset 5px 0 0 var(--now);
+  color: #22262a;
+  --ink: #22262a;
+  --now: #8a2c6b;
+  --now-tint: #ecd3e1;
+}
+.line {
+  display: grid;
+  grid-template-columns: 36px minmax(0, 1fr);
+  width: 100%;
+  min-height: 48px;
+  padding: 10px 14px 10px 18px;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font-size: 17px;
+  text-align: left;
+  cursor: pointer;
+}
+.line:hover {
+  background: var(--now-tint);
+}
+.now .line {
+  font-weight: 600;
+}
+.later .line {
+  color: var(--ink-2);
+}
+.number {
+  font-weight: 700;
+}
+.now .number {
+  color: var(--now);
+}
+.open {
+  display: grid;
+  gap: 6px;
+  padding: 0 18px 14px 49px;
+}
+.open p {
+  margin: 0;
+}
+.slide {
+  width: 100%;
+  height: 40px;
+  margin: 0;
+  accent-color: var(--now);
+}
+</style>
