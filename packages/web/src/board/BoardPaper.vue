@@ -14,6 +14,8 @@ import { toScreen } from "./view.js";
 /** The board as drafted up to the current step: what is earlier is quiet, what is later is not there yet. */
 const props = defineProps<{
   run: Run;
+  /** Another draft of the same system, laid over this one. */
+  ghost: Run | undefined;
   step: number;
   unit: HomeUnit;
   grid: boolean;
@@ -28,6 +30,15 @@ const { width, height, view, ruled, fit, zoomBy } = usePaper(
 );
 defineExpose({ fit, zoomBy });
 
+/** The other draft's lines, where they are not the same as here. */
+const ghostly = computed(() => {
+  if (!props.ghost) return "";
+  const here = new Set(scene.value.paths.map((p) => p.data));
+  return sceneOf(props.ghost, scene.value.boards)
+    .paths.filter((p) => !here.has(p.data))
+    .map((p) => p.data)
+    .join("");
+});
 const points = computed(() => scene.value.points.filter((p) => p.step <= props.step));
 const paths = computed(() => scene.value.paths.filter((p) => p.step <= props.step));
 const courses = computed(() =>
@@ -153,6 +164,7 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
           :d="p.data"
           :class="[p.kind, { now: p.step === step, leant: p.step !== step, dashed: p.dashed }]"
         />
+        <path v-if="ghostly" class="ghost" :d="ghostly" />
       </g>
       <text v-for="l in levels" :key="l.key" class="level-name" :x="l.x + 4" :y="l.y + 13">{{ l.text }}</text>
       <path class="crosses" :d="crosses" />
@@ -210,6 +222,11 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
 }
 .dashed {
   stroke-dasharray: 8 5;
+}
+.ghost {
+  stroke: var(--now);
+  stroke-width: 1.8;
+  stroke-dasharray: 7 5;
 }
 path.leant {
   stroke: var(--now);

@@ -53,9 +53,8 @@ export interface Scene {
 
 const EMPTY: Bounds = { minX: 0, minY: 0, maxX: 400, maxY: 600 };
 
-/** The scene of a run. */
-export function sceneOf(run: Run): Scene {
-  const boards = layBoards(run);
+/** The scene of a run. `boards` tells where its boards lie when it is laid over another. */
+export function sceneOf(run: Run, boards: ReadonlyMap<string, LaidBoard> = layBoards(run)): Scene {
   const points: ScenePoint[] = [];
   const paths: ScenePath[] = [];
   const courses: SceneCourse[] = [];

@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { type CheckResult, layBoards, stepName } from "@lodrin/core";
+import { type CheckResult, layBoards, stepName, tapeText } from "@lodrin/core";
 import { useEventListener } from "@vueuse/core";
-import { computed, ref, useTemplateRef } from "vue";
+import { computed, ref, useTemplateRef, watch } from "vue";
 import { RouterLink } from "vue-router";
 import BoardPaper from "../../board/BoardPaper.vue";
 import SeamWalkPaper from "../../board/SeamWalkPaper.vue";
 import PiecesPaper from "../../board/PiecesPaper.vue";
 import { useSession } from "../../stores/session.js";
+import FigureText from "../../ui/FigureText.vue";
 import CollisionNotice from "../../ui/CollisionNotice.vue";
 import SaveState from "../../ui/SaveState.vue";
 import TapeMeasure from "../../ui/TapeMeasure.vue";
@@ -22,6 +23,7 @@ import SettingsDrawer from "./SettingsDrawer.vue";
 import ShapingList from "./ShapingList.vue";
 import StepControls from "./StepControls.vue";
 import { DRAFT_FIELDS, type OpenDraft, useDrafting } from "./use-draft.js";
+import { useGhost } from "./use-ghost.js";
 import { useShaping } from "./use-shaping.js";
 
 /** The cutting table: handout on the left, paper in the middle, drawers on the right, the tape along the edge. */
@@ -33,6 +35,9 @@ const { local, state, savedAt, why } = keeper;
 const { run, unit, mark, step, last, tape, playing, go, play } = useDrafting(props.open);
 const drafted = { run };
 const shaping = useShaping(run);
+const { trial, ghost } = useGhost(run, keeper);
+/** What is laid over is seen on the construction. */
+watch(trial, (on) => on && (pieces.value = false));
 
 type Drawer = "body" | "settings" | "pieces" | "checks" | "files" | "notes";
 const DRAWERS: readonly { key: Drawer; name: string }[] = [
@@ -178,7 +183,17 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
 
     <div class="paper">
       <SeamWalkPaper v-if="walking.length === 2" ref="paper" :run="run" :unit="unit" :grid="grid" :edges="walking" :share="walked" />
-      <BoardPaper v-else-if="!pieces" ref="paper" :run="run" :step="step" :unit="unit" :grid="grid" :marks="marks" @go="go" />
+      <BoardPaper
+        v-else-if="!pieces"
+        ref="paper"
+        :run="run"
+        :ghost="ghost?.run"
+        :step="step"
+        :unit="unit"
+        :grid="grid"
+        :marks="marks"
+        @go="go"
+      />
       <PiecesPaper
         v-else
         ref="paper"
@@ -203,6 +218,14 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
         @pieces="((pieces = $event), (walking = []))"
         @grid="grid = !grid"
       />
+      <p v-if="ghost" class="ghost-says" role="status">
+        <b>Dashed: {{ ghost.trial.option.replace(/_/g, " ") }}.</b>{{ " " }}
+        <template v-if="ghost.farthest">
+          {{ ghost.moved }} {{ ghost.moved === 1 ? "point moves" : "points move" }}, {{ ghost.farthest.name }} most:
+          <FigureText :text="tapeText(ghost.farthest.mm, unit)" />.
+        </template>
+        <template v-else>No point moves on this body.</template>
+      </p>
       <CollisionNotice class="collision" :keeper="keeper" what="draft" :fields="DRAFT_FIELDS" />
     </div>
 
@@ -213,7 +236,7 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
       </div>
       <div class="drawer-scroll" tabindex="0" role="region" aria-label="Drawer">
         <BodyDrawer v-if="drawer === 'body'" :keeper="keeper" :plan="plan" :missing="run.missing" />
-        <SettingsDrawer v-else-if="drawer === 'settings'" :keeper="keeper" :plan="plan" :unit="unit" />
+        <SettingsDrawer v-else-if="drawer === 'settings'" v-model:trial="trial" :keeper="keeper" :plan="plan" :unit="unit" />
         <PiecesDrawer
           v-else-if="drawer === 'pieces'"
           :pieces="run.pieces"
@@ -306,6 +329,16 @@ h1 {
   position: absolute;
   inset: 0 0 0 24px;
   align-content: end;
+}
+.ghost-says {
+  position: absolute;
+  inset: auto auto 62px 32px;
+  max-width: min(340px, calc(100% - 64px));
+  margin: 0;
+  padding: 8px 14px;
+  border-radius: var(--radius);
+  background: var(--panel);
+  box-shadow: var(--shadow);
 }
 .collision {
   position: absolute;

@@ -1,0 +1,71 @@
+import { readFileSync } from "node:fs";
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { expect, signIn, test } from "./lodrin.js";
+
+test.describe.configure({ timeout: 120_000 });
+
+/** A draft of a system with the body of its worked example. */
+async function draft(page: Page, baseURL: string, slug: string, unit: "in" | "cm"): Promise<void> {
+  const { examples } = JSON.parse(readFileSync(`systems/worked/${slug}.json`, "utf8")) as {
+    examples: [{ measurements: Record<string, number> }];
+  };
+  const measurements = Object.fromEntries(Object.entries(examples[0].measurements).map(([key, value]) => [key, String(value)]));
+  const made = await page.request.post("/api/drafts", {
+    headers: { origin: baseURL },
+    data: { name: "Try-out", note: "", slug, personId: null, personName: "", setId: null, unit, measurements, settings: {}, step: 0 },
+  });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`/drafts/${id}`);
+  await page.getByRole("region", { name: "Handout" }).waitFor();
+}
+
+async function sound(page: Page, what: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "best-practice"]).analyze();
+  expect(violations.map((v) => `${what}: ${v.id} at ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
+}
+
+test("another choice is laid over the draft before it is taken", async ({ page, baseURL }) => {
+  await signIn(page, "jory");
+  await draft(page, baseURL, "01-fitted-bodice-bust-and-waist-dart", "in");
+  await page.keyboard.press("End");
+  await page.keyboard.press("s");
+  const over = page.getByRole("button", { name: "Lay Above bust over the draft" });
+  await over.click();
+  await expect(page.getByRole("status").filter({ hasText: /Dashed: above bust\.\s+\d+\s+points move/ })).toBeVisible();
+  await expect(page.locator("path.ghost")).toHaveCount(1);
+  await sound(page, "ghost");
+  await page.getByLabel("Above bust").check();
+  await expect(page.locator("path.ghost")).toHaveCount(0);
+  await expect(page.getByRole("button", { name: "Lay Bust sixth over the draft" })).toBeVisible();
+});
+
+test("the shaping of the pieces is stepped through, and a dart is seen to close", async ({ page, baseURL }) => {
+  await signIn(page, "jory");
+  await draft(page, baseURL, "17-princess-bustier-side-dart-balance", "in");
+  await page.keyboard.press("p");
+  const shaping = page.getByRole("region", { name: "Shaping the pieces" });
+  await expect(shaping.getByRole("button")).toHaveCount(4);
+  await shaping.getByRole("button", { name: /Close the side dart/ }).click();
+  await expect(page.locator("g.dart")).toHaveCount(0);
+  await shaping.getByRole("slider", { name: /Watch it/ }).fill("0.5");
+  await expect(page.locator("g.dart")).toHaveCount(1);
+  await expect(page.locator("path.ghost")).toHaveCount(1);
+  await sound(page, "shaping");
+  await page.keyboard.press("Escape");
+  await shaping.getByRole("button", { name: /As they come off the board/ }).click();
+  await expect(page.locator("path.cloth")).toHaveCount(4);
+});
+
+test("a seam is walked mark by mark", async ({ page, baseURL }) => {
+  await signIn(page, "jory");
+  await draft(page, baseURL, "05-cropped-lapel-jacket", "in");
+  await page.keyboard.press("k");
+  await page.getByRole("button", { name: "Walk this seam" }).first().click();
+  const walk = page.getByRole("region", { name: "The seam, mark by mark" });
+  await expect(walk.getByRole("row", { name: /end/ })).toContainText(/meets|longer|shorter/);
+  await walk.getByRole("slider").fill("0.4");
+  await sound(page, "seam");
+  await walk.getByRole("button", { name: /Stop walking/ }).click();
+  await expect(walk).toBeHidden();
+});
