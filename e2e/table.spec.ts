@@ -35,7 +35,7 @@ test("another choice is laid over the draft before it is taken", async ({ page, 
   await expect(page.getByRole("status").filter({ hasText: /Dashed: above bust\.\s+\d+\s+points move/ })).toBeVisible();
   await expect(page.locator("path.ghost")).toHaveCount(1);
   await sound(page, "ghost");
-  await page.getByLabel("Above bust").check();
+  await page.getByRole("radio", { name: "Above bust" }).check();
   await expect(page.locator("path.ghost")).toHaveCount(0);
   await expect(page.getByRole("button", { name: "Lay Bust sixth over the draft" })).toBeVisible();
 });

@@ -213,6 +213,8 @@ export const PathStep = Type.Object(
       Type.Literal("trace"),
       Type.Literal("join"),
       Type.Literal("dart"),
+      Type.Literal("arc"),
+      Type.Literal("blend"),
     ]),
     /** Points the line runs through, in order. */
     through: Type.Array(PointId),
@@ -222,6 +224,14 @@ export const PathStep = Type.Object(
     arriving: Type.Optional(FormulaText),
     /** Directions fixed on the way. */
     passing: Type.Optional(Type.Array(Type.Object({ at: PointId, direction: FormulaText }, closed))),
+    /** The kind of curve whose directions it takes where none are given, like `neck`. */
+    like: Type.Optional(Key),
+    /** How far a curve bows out; 1 when not said. */
+    fullness: Type.Optional(FormulaText),
+    /** For an arc between two points: its centre. */
+    about: Type.Optional(PointId),
+    /** For a blend: the two lines, and over how much of each their corner is rounded. */
+    blend: Type.Optional(Type.Object({ first: Key, second: Key, before: FormulaText, after: FormulaText }, closed)),
     /** For a join: points and paths, end to end. */
     along: Type.Optional(Along),
     /** For a trace: the path it is traced from, and the line it is mirrored in. */

@@ -1,9 +1,10 @@
 import { crossPathLine } from "../geometry/cross.js";
 import { crossLines } from "../geometry/line.js";
 import { crossPaths } from "../geometry/meet-paths.js";
-import type { Point } from "../geometry/point.js";
+import { distance, type Point } from "../geometry/point.js";
 import { DraftError } from "./draft-error.js";
 import { form } from "./form.js";
+import { SIDES } from "./sides.js";
 import type { LineOrPath, Verb } from "./verb.js";
 
 /** Every crossing of two lines or curves; straight lines are carried on past their ends. */
@@ -17,14 +18,22 @@ function crossings(a: LineOrPath, b: LineOrPath): Point[] {
 
 export const cross: Verb = {
   word: "cross",
-  forms: [form("{first:line} with {second:line}")],
+  forms: [
+    form("{first:line} with {second:line} nearest to {near:point}"),
+    ...SIDES.map(({ word }) => form(`{first:line} with {second:line}, the ${word}`)),
+    form("{first:line} with {second:line}"),
+  ],
   course: false,
-  says: "Where two lines or curves cross; the first crossing met on the way along the first.",
-  prepare(_, filled) {
+  says: "Where two lines or curves cross: the first met on the way along the first line, the one nearest to a point, or the one named by its side.",
+  prepare(which, filled) {
     const first = filled.line("first");
     const second = filled.line("second");
+    const near = which === 0 ? filled.point("near") : undefined;
+    const side = SIDES[which - 1];
     return (f) => {
-      const [place] = crossings(first(f), second(f));
+      const met = crossings(first(f), second(f));
+      const from = near?.(f);
+      const [place] = from ? met.sort((a, b) => distance(a, from) - distance(b, from)) : side ? met.sort(side.before) : met;
       if (!place) throw new DraftError("The two never cross.", "Carry one of them on, or name another line.");
       return place;
     };

@@ -1,6 +1,7 @@
 import { across } from "./across.js";
 import { along } from "./along.js";
 import { down, inward, out, up } from "./axis.js";
+import { copy } from "./copy.js";
 import { cross } from "./cross.js";
 import { midway } from "./midway.js";
 import { mirror } from "./mirror.js";
@@ -19,7 +20,27 @@ import type { Verb } from "./verb.js";
 
 /** Every verb of the language, by its word. */
 export const VERBS: ReadonlyMap<string, Verb> = new Map(
-  [start, down, up, out, inward, across, midway, part, toward, along, on, off, square, cross, swing, polar, turn, mirror, move, trace].map(
-    (verb) => [verb.word, verb],
-  ),
+  [
+    start,
+    down,
+    up,
+    out,
+    inward,
+    across,
+    midway,
+    part,
+    toward,
+    along,
+    on,
+    off,
+    square,
+    cross,
+    swing,
+    polar,
+    turn,
+    mirror,
+    move,
+    copy,
+    trace,
+  ].map((verb) => [verb.word, verb]),
 );

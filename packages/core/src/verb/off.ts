@@ -4,17 +4,24 @@ import { DraftError } from "./draft-error.js";
 import { form } from "./form.js";
 import type { Verb } from "./verb.js";
 
+const WAYS = [
+  { x: -1, y: 0 },
+  { x: 1, y: 0 },
+  { x: 0, y: -1 },
+  { x: 0, y: 1 },
+] as const;
+
 /** Square off a line, to the left or right hand of someone who walks along it from its first point to its second. */
 export const off: Verb = {
   word: "off",
-  forms: [form("{line:line} at {at:point}, {distance:length} left"), form("{line:line} at {at:point}, {distance:length} right")],
+  forms: ["left", "right", "in", "out", "up", "down"].map((way) => form(`{line:line} at {at:point}, {distance:length} ${way}`)),
   course: true,
-  says: "Square off a line at a point, to the left or right hand of someone walking along it.",
+  says: "Square off a line at a point: to the left or right hand of someone walking along it, or to the side that lies in, out, up or down.",
   prepare(which, filled) {
     const at = filled.point("at");
     const line = filled.line("line");
     const distance = filled.length("distance");
-    const side = which === 0 ? 1 : -1;
+    const way = WAYS[which - 2];
     return (f) => {
       const target = line(f);
       const u = target.line ? direction(target.line) : headingAtStart(target.path);
@@ -24,7 +31,10 @@ export const off: Verb = {
           "Its two points fall on each other: check the measurements.",
         );
       const p = at(f);
-      const d = side * distance(f);
+      // To the left of the way is (y, −x): on the paper y grows downward.
+      const left = way ? Math.sign(u.y * way.x - u.x * way.y) : which === 0 ? 1 : -1;
+      if (left === 0) throw new DraftError("The line runs that very way, so nothing square to it does.", "Say left or right instead.");
+      const d = left * distance(f);
       return { x: p.x + u.y * d, y: p.y - u.x * d };
     };
   },

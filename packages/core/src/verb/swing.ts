@@ -2,14 +2,18 @@ import { direction, foot } from "../geometry/line.js";
 import { distance as distanceBetween } from "../geometry/point.js";
 import { DraftError } from "./draft-error.js";
 import { form } from "./form.js";
+import { SIDES } from "./sides.js";
 import type { Verb } from "./verb.js";
 
 export const swing: Verb = {
   word: "swing",
-  forms: [form("{distance:length} from {from:point} to {line:line}")],
+  forms: [
+    ...SIDES.map(({ word }) => form(`{distance:length} from {from:point} to {line:line}, the ${word}`)),
+    form("{distance:length} from {from:point} to {line:line}"),
+  ],
   course: true,
-  says: "Swing a length from a point until it meets a line, on the side the line runs toward.",
-  prepare(_, filled) {
+  says: "Swing a length from a point until it meets a line: on the side the line runs toward, or the place named by its side.",
+  prepare(which, filled) {
     const distance = filled.length("distance");
     const from = filled.point("from");
     const to = filled.line("line");
@@ -27,7 +31,10 @@ export const swing: Verb = {
           "Make it longer, or the line nearer.",
         );
       const reach = Math.sqrt(Math.max(0, left));
-      return { x: nearest.x + u.x * reach, y: nearest.y + u.y * reach };
+      const met = [1, -1].map((way) => ({ x: nearest.x + u.x * reach * way, y: nearest.y + u.y * reach * way }));
+      const side = SIDES[which];
+      const [place] = side ? met.sort(side.before) : met;
+      return place ?? nearest;
     };
   },
 };

@@ -42,6 +42,13 @@ describe("every verb", () => {
     ["A9 mirror A0 in A1-A3", { x: 8, y: 0 }],
     ["A9 mirror A1 in A1-A3", { x: 4, y: 0 }],
     ["A9 mirror A0 in A1-A2", { x: 2.88, y: 3.84 }],
+    ["A9 copy A1 by A0 to A2", { x: 4, y: 3 }],
+    ["A9 off A1-A3 at A1, 1/2 in", { x: 3.5, y: 0 }],
+    ["A9 off A1-A3 at A3, 1/2 out", { x: 4.5, y: 3 }],
+    ["A9 off A0-A1 at A0, 1/2 up", { x: 0, y: -0.5 }],
+    ["A9 off A1-A0 at A0, 1/2 down", { x: 0, y: 0.5 }],
+    ["A9 swing 5 from A2 to A0-A1, the outer", { x: 4, y: 0 }],
+    ["A9 swing 5 from A2 to A0-A1, the inner", { x: -4, y: 0 }],
     // The 3-4-5 triangle A1-A0-A2 gives whole figures for everything slanted.
     ["A9 part 1/4 from A0 to A3", { x: 1, y: 0.75 }],
     ["A9 part 1.5 from A0 to A1", { x: 6, y: 0 }],
@@ -107,6 +114,15 @@ describe("what a verb cannot do, it says", () => {
     expect(place(`${line}A9 along edge from A3, -3 1/2`)).toEqual({ x: 3.5, y: 0 });
     expect(place(`${line}A9 along edge, 1/2 of the way`)).toEqual({ x: 3.5, y: 0 });
     expect(place(`${line}A9 along edge from A0, 8`)).toEqual({ x: 4, y: 4 });
+  });
+
+  it("of several crossings takes the first, the one nearest to a point, or the one named by its side", () => {
+    const wave = `${SQUARE}A5 start at 2 across 2 down\nA6 start at 4 across -2 down\nA7 start at 6 across 2 down\nline wave: A5 > A6 > A7\n`;
+    expect(place(`${wave}A9 cross A0-A1 with wave`)).toEqual({ x: 3, y: 0 });
+    expect(place(`${wave}A9 cross A0-A1 with wave, the outer`)).toEqual({ x: 5, y: 0 });
+    expect(place(`${wave}A9 cross A0-A1 with wave nearest to A7`)).toEqual({ x: 5, y: 0 });
+    expect(place(`${wave}A9 cross A0-A1 with wave nearest to A0`)).toEqual({ x: 3, y: 0 });
+    expect(place(`${SQUARE}A9 off A1-A3 at A1, 1/2 up`)).toBe("The line runs that very way, so nothing square to it does.");
   });
 
   it("a step that leans on one that is left out names the condition", () => {

@@ -1,4 +1,6 @@
 import type { PathStep } from "../../system/model.js";
+import { arc } from "./arc.js";
+import { blend } from "./blend.js";
 import { curve } from "./curve.js";
 import { dart } from "./dart.js";
 import { join } from "./join.js";
@@ -7,4 +9,4 @@ import type { Shape } from "./shape.js";
 import { trace } from "./trace.js";
 
 /** Every way of drawing a line, by its word. A level line is a straight line with a name. */
-export const SHAPES: Readonly<Record<PathStep["shape"], Shape>> = { line, level: line, curve, trace, join, dart };
+export const SHAPES: Readonly<Record<PathStep["shape"], Shape>> = { line, level: line, curve, trace, join, dart, arc, blend };

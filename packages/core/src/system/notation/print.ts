@@ -148,6 +148,10 @@ function printPath(s: PathStep): string {
       return `level ${s.key} ${quoted(s.label ?? "")}: ${through}${says(s.says)}`;
     case "join":
       return `join ${s.key}: ${printAlong(s.along ?? [])}${dashed}${says(s.says)}`;
+    case "arc":
+      return `arc ${s.key}: ${through}${s.about === undefined ? "" : ` about ${pointText(s.about)}`}${dashed}${says(s.says)}`;
+    case "blend":
+      return `blend ${s.key}: ${s.blend ? `${s.blend.first} and ${s.blend.second}, ${s.blend.before} before, ${s.blend.after} after` : ""}${dashed}${says(s.says)}`;
     case "dart":
       return `dart ${s.key} ${quoted(s.label ?? "")}: ${s.dart ? printDart(s.dart) : ""}${says(s.says)}`;
     case "trace":
@@ -157,6 +161,8 @@ function printPath(s: PathStep): string {
         ...(s.leaving === undefined ? [] : [`leaving ${s.leaving}`]),
         ...(s.passing ?? []).map((p) => `${p.direction} at ${pointText(p.at)}`),
         ...(s.arriving === undefined ? [] : [`arriving ${s.arriving}`]),
+        ...(s.like === undefined ? [] : [`like ${s.like}`]),
+        ...(s.fullness === undefined ? [] : [`fullness ${s.fullness}`]),
       ];
       return `curve ${s.key}: ${[through, ...clauses].join(", ")}${dashed}${says(s.says)}`;
     }

@@ -233,6 +233,8 @@ const STATEMENT_WORDS: Record<string, string> = {
   line: "line shoulder: #10 > #17",
   level: 'level chest_line "Chest line": #2 > #5',
   curve: "curve neck: #10 > #18, leaving square to #10-#17, arriving square to #0-#4",
+  arc: "arc crown: #1 > #2 > #3, or #1 > #3 about #2",
+  blend: "blend side_hem: side and hem, 2 before, 3 after",
   trace: "trace back_armhole: armhole mirrored in #6-#8",
   piece: 'piece Front "Front" on M · cut 1 on fold',
   shape: "shape close side_dart in Front about #5, open from #12",
