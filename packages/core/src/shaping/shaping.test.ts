@@ -147,6 +147,7 @@ describe("slashing and spreading", () => {
       ["shape fold Front from A10 to A6 by 60", "The wedge is wider than the edge has room for at A10."],
       ["shape unfold Front\nshape unfold Front", "Front has no fold to open."],
       ["shape close yoke in Front about A8, open from A6", "Front has no dart yoke in one of its edges."],
+      ["shape true Front.hem to Front.side", "Beside hem lies the fold, which stays where it is."],
       ["shape extend Front.hme by 1", "Front has no edge hme."],
     ] as const) {
       const r = shaped(shape);

@@ -4,6 +4,7 @@ import { cubicLength } from "../geometry/cubic-length.js";
 import type { Point } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
+import { DraftError } from "../verb/draft-error.js";
 import { form } from "../verb/form.js";
 import { edgeOf, exchange } from "./find.js";
 import type { Shaping } from "./shaping.js";
@@ -32,6 +33,12 @@ function lengthened(piece: PieceResult, index: number, mm: number, atStart: bool
   const to = { x: corner.x + way.x * mm * sign, y: corner.y + way.y * mm * sign };
   const more: Path = { parts: [atStart ? straightCubic(to, corner) : straightCubic(corner, to)] };
   const neighbour = (index + (atStart ? n - 1 : 1)) % n;
+  const beside = piece.edges[neighbour] as EdgeParts;
+  if (beside.finish === "fold")
+    throw new DraftError(
+      `Beside ${edge.role} lies the fold, which stays where it is.`,
+      atStart ? "True it at its end." : "True it at its start: add “at its start”.",
+    );
   const edges = piece.edges.map((e, i): EdgeParts => {
     if (i === index) {
       const add = (path: Path): Path => joinPaths(atStart ? [more, path] : [path, more]);
