@@ -58,7 +58,15 @@ function readMeasure(measure: PlannedMeasure, given: string | number, unit: Home
   return readLength(given, unit);
 }
 
+/** Longer than anything a garment is cut from (mm): beyond it no figure of a draft means anything. */
+const LONGEST_MM = 100_000;
+
 function readLength(given: string | number, unit: HomeUnit): number | string {
+  const mm = lengthOf(given, unit);
+  return typeof mm === "number" && Math.abs(mm) > LONGEST_MM ? `“${given}” is more than a hundred metres: no body is so large.` : mm;
+}
+
+function lengthOf(given: string | number, unit: HomeUnit): number | string {
   if (typeof given === "number") return Number.isFinite(given) ? given * MM_PER[unit] : `${given} is not a length.`;
   const read = parseTape(given.replace(/^\s*[-−]/, ""), unit);
   if (!read.ok) return read.why;

@@ -2,7 +2,8 @@ import { type Cubic, cubicAt, splitCubic } from "./cubic.js";
 import type { Path } from "./path.js";
 import type { Point } from "./point.js";
 
-const DEEPEST_HALVING = 14;
+/** A curve is never cut into more than 1024 stretches: enough for nine metres, and a bound for what no body has. */
+const DEEPEST_HALVING = 10;
 
 /** Distance of the handles from the chord, between its ends: an upper bound on how far the cubic strays from it. */
 function stray(c: Cubic): number {

@@ -138,35 +138,36 @@ export function shapingText(s: ShapeStep): string {
   return `${s.verb}${form ? ` ${printForm(form, s.args)}` : ""}`;
 }
 
+const dashedOf = (s: PathStep): string => (s.dashed ? " dashed" : "");
+const throughOf = (s: PathStep): string => s.through.map(pointText).join(" > ");
+
+/** How each kind of line is written, past its word and its name. */
+const PATHS: { readonly [K in PathStep["shape"]]: (s: PathStep) => string } = {
+  line: throughOf,
+  level: throughOf,
+  join: (s) => `${printAlong(s.along ?? [])}${dashedOf(s)}`,
+  arc: (s) => `${throughOf(s)}${s.about === undefined ? "" : ` about ${pointText(s.about)}`}${dashedOf(s)}`,
+  blend: ({ blend, ...s }) =>
+    `${blend ? `${blend.first} and ${blend.second}, ${blend.before} before, ${blend.after} after` : ""}${dashedOf(s)}`,
+  dart: (s) => (s.dart ? printDart(s.dart) : ""),
+  trace: (s) => `${s.of ?? ""}${printLaid(s)}${dashedOf(s)}`,
+  curve: (s) => `${[throughOf(s), ...curveClauses(s)].join(", ")}${dashedOf(s)}`,
+};
+
 function printPath(s: PathStep): string {
-  const through = s.through.map(pointText).join(" > ");
-  const dashed = s.dashed ? " dashed" : "";
-  switch (s.shape) {
-    case "line":
-      return `line ${s.key}: ${through}${says(s.says)}`;
-    case "level":
-      return `level ${s.key} ${quoted(s.label ?? "")}: ${through}${says(s.says)}`;
-    case "join":
-      return `join ${s.key}: ${printAlong(s.along ?? [])}${dashed}${says(s.says)}`;
-    case "arc":
-      return `arc ${s.key}: ${through}${s.about === undefined ? "" : ` about ${pointText(s.about)}`}${dashed}${says(s.says)}`;
-    case "blend":
-      return `blend ${s.key}: ${s.blend ? `${s.blend.first} and ${s.blend.second}, ${s.blend.before} before, ${s.blend.after} after` : ""}${dashed}${says(s.says)}`;
-    case "dart":
-      return `dart ${s.key} ${quoted(s.label ?? "")}: ${s.dart ? printDart(s.dart) : ""}${says(s.says)}`;
-    case "trace":
-      return `trace ${s.key}: ${s.of ?? ""}${printLaid(s)}${dashed}${says(s.says)}`;
-    case "curve": {
-      const clauses = [
-        ...(s.leaving === undefined ? [] : [`leaving ${s.leaving}`]),
-        ...(s.passing ?? []).map((p) => `${p.direction} at ${pointText(p.at)}`),
-        ...(s.arriving === undefined ? [] : [`arriving ${s.arriving}`]),
-        ...(s.like === undefined ? [] : [`like ${s.like}`]),
-        ...(s.fullness === undefined ? [] : [`fullness ${s.fullness}`]),
-      ];
-      return `curve ${s.key}: ${[through, ...clauses].join(", ")}${dashed}${says(s.says)}`;
-    }
-  }
+  const label = s.shape === "level" || s.shape === "dart" ? ` ${quoted(s.label ?? "")}` : "";
+  return `${s.shape} ${s.key}${label}: ${PATHS[s.shape](s)}${says(s.says)}`;
+}
+
+function curveClauses(s: PathStep): string[] {
+  const clause = (word: string, text: string | undefined): string[] => (text === undefined ? [] : [`${word} ${text}`]);
+  return [
+    ...clause("leaving", s.leaving),
+    ...(s.passing ?? []).map((p) => `${p.direction} at ${pointText(p.at)}`),
+    ...clause("arriving", s.arriving),
+    ...clause("like", s.like),
+    ...clause("fullness", s.fullness),
+  ];
 }
 
 function printDart(d: DartText): string {
