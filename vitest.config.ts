@@ -9,6 +9,8 @@ export default defineConfig({
       {
         test: {
           name: "unit",
+          // Everything here is pure: files share what they import.
+          isolate: false,
           include: ["packages/{core,formats,cli,contract}/src/**/*.test.ts"],
           environment: "node",
           testTimeout: 20_000,

@@ -5,12 +5,14 @@ import { gzipSync } from "node:zlib";
 import { readdirSync } from "node:fs";
 import { Bezier } from "bezier-js";
 import { compile as mathjsCompile } from "mathjs";
-import { loadSystem, pathLength, run } from "@lodrin/core";
+import { compileSystem, loadSystem, pathLength, run } from "@lodrin/core";
 import { drawPieces } from "@lodrin/formats";
 import { writeTiledPdf } from "@lodrin/formats/pdf";
 import { fortyBodies, readLibrary } from "./library.js";
+import { type JacketBody, longJacketByHand } from "./long-jacket.js";
 import { LARGEST, measureRedraw, SHIRT_DRAFT } from "./redraw.js";
 
+const JACKET = "systems/21-long-lapel-jacket.lodrin";
 const SHIRT = "systems/08-menswear-flat-shirt-block.lodrin";
 const BODY: Record<string, number> = {
   chest: 104,
@@ -65,6 +67,41 @@ function formulaFigure(): void {
     `Evaluating its ${formulas.length} formulas, against mathjs compiled`,
     `${(other / mine).toFixed(1)} × faster`,
     `at least 6, aim 10; ${sink > 0 ? "same numbers" : "nothing"}`,
+  );
+}
+
+/** The construction of the largest system, against the same written out by hand in TypeScript; the two must agree to a thousandth of a millimetre. */
+function byHandFigure(): void {
+  const { system } = loadSystem(readFileSync(JACKET, "utf8"));
+  const apart: ReadonlySet<string> = new Set(["piece", "sew", "check", "shape"]);
+  const construction = compileSystem({ ...system, statements: system.statements.filter((s) => !apart.has(s.is)) });
+  const { examples } = JSON.parse(readFileSync(`systems/worked/${LARGEST.slug}.json`, "utf8")) as {
+    examples: [{ measurements: Record<string, number> }];
+  };
+  const [{ measurements: m }] = examples;
+  const mm = (key: string): number => (m[key] ?? 0) * 25.4;
+  const body: JacketBody = {
+    acrossShoulder: mm("across_shoulder"),
+    armholeDepth: mm("armhole_depth"),
+    toBust: mm("shoulder_to_bust"),
+    toWaist: mm("shoulder_to_waist"),
+    toHip: mm("shoulder_to_hip"),
+    fullLength: mm("full_length"),
+    bustSpan: mm("bust_span"),
+    bust: mm("bust"),
+    waist: mm("waist"),
+    hip: mm("hip"),
+  };
+  const drafted = run(construction, m);
+  const wrong = Object.entries(longJacketByHand(body).points).filter(([id, p]) => {
+    const ours = drafted.frame.points[construction.scope.points.get(id) ?? -1];
+    return !ours || Math.hypot(ours.x - p.x, ours.y - p.y) > 1e-3;
+  });
+  const ratio = time(400, () => run(construction, m)) / time(400, () => longJacketByHand(body));
+  tell(
+    "Construction of the long jacket, against TypeScript",
+    `${ratio.toFixed(1)} × the time`,
+    `at most 6; ${wrong.length === 0 ? "same points" : `${wrong.map(([id]) => id).join(", ")} differ`}`,
   );
 }
 
@@ -142,6 +179,7 @@ draftFigure();
 libraryFigures();
 formulaFigure();
 lengthFigure();
+byHandFigure();
 await pdfFigure();
 sizeFigure();
 await redrawFigure("the shirt block while a setting is dragged", SHIRT_DRAFT);

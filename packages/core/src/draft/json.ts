@@ -20,8 +20,8 @@ export interface RunJson {
     edges: { name: string; role: string; length: number; allowance: number }[];
     outline: [number, number][];
   }[];
-  /** What was done to the pieces after they came off the board. */
-  shaping: { does: string; status: string; why?: string }[];
+  /** What was done to the pieces after they came off the board, where anything was. */
+  shaping?: { does: string; status: string; why?: string }[];
   checks: { name: string; status: string; got: number; expected: number | [number, number]; tolerance: number }[];
   warnings: string[];
   trace: TraceEntry[];
@@ -41,7 +41,6 @@ export function runToJson(run: Run, slug: string): RunJson {
     values: {},
     paths: {},
     pieces: [],
-    shaping: [],
     checks: [],
     warnings: [],
     trace: [],
@@ -68,11 +67,12 @@ export function runToJson(run: Run, slug: string): RunJson {
     edges: piece.edges.map((e) => ({ name: e.name, role: e.role, length: e.length, allowance: e.allowance })),
     outline: piece.net.map((p) => [p.x, p.y]),
   }));
-  json.shaping = run.shapings.map(({ planned, outcome }) => ({
-    does: shapingText(planned.source),
-    status: outcome.status,
-    ...(outcome.status === "done" ? {} : { why: outcome.why }),
-  }));
+  if (run.shapings.length > 0)
+    json.shaping = run.shapings.map(({ planned, outcome }) => ({
+      does: shapingText(planned.source),
+      status: outcome.status,
+      ...(outcome.status === "done" ? {} : { why: outcome.why }),
+    }));
   json.checks = run.checks.map((c) => ({
     name: c.name,
     status: c.status,

@@ -34,8 +34,9 @@ export function assemble({ edges, notches, ...rest }: PieceParts): PieceResult {
 
 const backwards = (edge: EdgeParts): EdgeParts => ({ ...edge, path: reversePath(edge.path), sewn: reversePath(edge.sewn) });
 
-function finish(key: string, edge: EdgeParts): PieceEdge {
-  return { ...edge, name: `${key}.${edge.role}`, places: flatten(edge.path), length: pathLength(edge.sewn) };
+function finish(key: string, { role, path, sewn, allowance, finish: finished, pointed, corner }: EdgeParts): PieceEdge {
+  const places = flatten(path);
+  return { role, name: `${key}.${role}`, path, sewn, places, length: pathLength(sewn), allowance, finish: finished, pointed, corner };
 }
 
 /** The corner points of all edges as one ring. */

@@ -57,8 +57,11 @@ function buildPiece(piece: PlannedPiece, plan: Plan, frame: Frame): PieceResult 
   });
 }
 
+const NOTHING_CARRIED: PieceResult["carried"] = { points: new Map(), paths: new Map(), laid: new Map() };
+
 /** The points and lines that the shaping names, as they lie on the piece. */
 function carriedBy(plan: Plan, frame: Frame, lift: (p: Point) => Point): PieceResult["carried"] {
+  if (plan.shapings.length === 0) return NOTHING_CARRIED;
   const points = [...plan.shapingNames.points].flatMap(([id, index]) => {
     const p = frame.points[index];
     return p ? [[id, lift(p)] as const] : [];

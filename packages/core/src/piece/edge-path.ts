@@ -22,31 +22,43 @@ const LOOK_MM = 5;
 
 /** Points joined straight, paths as drawn and darts by their mouths, as one path. Undefined when a part of it is not on the draft. */
 export function edgePath(items: Items, frame: Frame): EdgePath | undefined {
+  const plain: Link[] = [];
+  for (const item of items) {
+    if ("dart" in item) return edgeWithDarts(items, frame);
+    const link = linkOf(item, frame);
+    if (!link) return undefined;
+    plain.push(link);
+  }
+  const path = chain(plain);
+  return path && { cut: path, sewn: path, mouths: NO_MOUTHS };
+}
+
+function edgeWithDarts(items: Items, frame: Frame): EdgePath | undefined {
   const stretches: Link[][] = [[]];
   const darts: { planned: PlannedDart; dart: Dart }[] = [];
   for (const item of items) {
+    const before = stretches[stretches.length - 1] as Link[];
     if ("dart" in item) {
       const path = frame.paths[item.dart.path];
       const dart = path && dartOf(path);
       if (!dart) return undefined;
-      const before = stretches[stretches.length - 1] ?? [];
       const met = asMet(item.reversed ? otherWay(dart) : dart, chain(before));
       darts.push({ planned: item.dart, dart: met });
       before.push({ point: met.a });
       stretches.push([{ point: met.b }]);
-      continue;
+    } else {
+      const link = linkOf(item, frame);
+      if (!link) return undefined;
+      before.push(link);
     }
-    const link = linkOf(item, frame);
-    if (!link) return undefined;
-    stretches[stretches.length - 1]?.push(link);
   }
-  const parts = stretches.map((links) => solid(chain(links)));
-  if (darts.length === 0) {
-    const path = chain(stretches[0] ?? []);
-    return path && { cut: path, sewn: path, mouths: new Map() };
-  }
-  return throughDarts(parts, darts);
+  return throughDarts(
+    stretches.map((links) => solid(chain(links))),
+    darts,
+  );
 }
+
+const NO_MOUTHS: EdgePath["mouths"] = new Map();
 
 const otherWay = (dart: Dart): Dart => ({ ...dart, a: dart.b, b: dart.a });
 
