@@ -8,6 +8,8 @@ export interface DraftRequest {
   readonly svg: string | undefined;
   readonly dxf: string | undefined;
   readonly pdf: string | undefined;
+  /** Where the system itself is written, as JSON. */
+  readonly model: string | undefined;
   readonly paper: PaperKey;
   readonly json: boolean;
 }
@@ -17,7 +19,8 @@ export class RequestError extends Error {
   override readonly name = "RequestError";
 }
 
-const USAGE = "./lodrin draft SYSTEM --measurements m.json [--settings s.json] [--json | --svg FILE | --dxf FILE | --pdf FILE --paper A4]";
+const USAGE =
+  "./lodrin draft SYSTEM --measurements m.json [--settings s.json] [--json | --svg FILE | --dxf FILE | --pdf FILE --paper A4 | --model FILE]";
 
 /** Reads the words behind `./lodrin draft`. Throws RequestError. */
 export function readArguments(words: readonly string[]): DraftRequest {
@@ -27,7 +30,7 @@ export function readArguments(words: readonly string[]): DraftRequest {
   for (let i = 0; i < words.length; i++) {
     const word = words[i] as string;
     if (word === "--json") json = true;
-    else if (["--measurements", "--settings", "--svg", "--dxf", "--pdf", "--paper"].includes(word)) {
+    else if (["--measurements", "--settings", "--svg", "--dxf", "--pdf", "--paper", "--model"].includes(word)) {
       const value = words[++i];
       if (value === undefined || value.startsWith("--"))
         throw new RequestError(`${word} needs a ${word === "--paper" ? "paper" : "file"} behind it. Use: ${USAGE}`);
@@ -42,6 +45,6 @@ export function readArguments(words: readonly string[]): DraftRequest {
     throw new RequestError(`Whose measurements? Name a JSON or CSV file behind --measurements. Use: ${USAGE}`);
   const paper = PAPER_KEYS.find((key) => key.toLowerCase() === (options.get("--paper") ?? "A4").toLowerCase());
   if (!paper) throw new RequestError(`There is no paper “${options.get("--paper")}”. There are: ${PAPER_KEYS.join(", ")}.`);
-  const [settings, svg, dxf, pdf] = ["--settings", "--svg", "--dxf", "--pdf"].map((word) => options.get(word));
-  return { system, measurements, settings, svg, dxf, pdf, paper, json };
+  const [settings, svg, dxf, pdf, model] = ["--settings", "--svg", "--dxf", "--pdf", "--model"].map((word) => options.get(word));
+  return { system, measurements, settings, svg, dxf, pdf, model, paper, json };
 }

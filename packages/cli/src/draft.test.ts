@@ -87,6 +87,15 @@ describe("drafting without a server", () => {
     expect(json.points["1"]?.y).toBeCloseTo(20, 9);
   });
 
+  it("writes the system as JSON, and drafts the same from it; JSON that is no system is refused", async () => {
+    const model = join(folder, "system.json");
+    await lines(SHIRT, "--measurements", body, "--model", model);
+    const [own] = await lines(model, "--measurements", body, "--json");
+    const [library] = await lines(SHIRT, "--measurements", body, "--json");
+    expect((JSON.parse(own ?? "") as { points: unknown }).points).toEqual((JSON.parse(library ?? "") as { points: unknown }).points);
+    expect(await refusal(file("no.json", { title: "x" }), "--measurements", body)).toContain("is no system: / must have required property");
+  });
+
   it("writes SVG, DXF and PDF files", async () => {
     const dxf = join(folder, "x.dxf");
     await lines(SHIRT, "--measurements", body, "--dxf", dxf);

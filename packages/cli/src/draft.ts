@@ -3,6 +3,7 @@ import { type Given, loadSystem, type Plan, problemText, run, type Run, runToJso
 import { drawPieces, writeDxf, writeSvg } from "@lodrin/formats";
 import { writeTiledPdf } from "@lodrin/formats/pdf";
 import { type DraftRequest, readArguments, RequestError } from "./arguments.js";
+import { writeModel } from "./model.js";
 import { readBodies, readSettings, readSystemFile } from "./files.js";
 
 /** Runs `./lodrin draft`: prints to `out`; throws RequestError with one sentence when it cannot. */
@@ -46,7 +47,8 @@ async function deliver(request: DraftRequest, drafted: Run, slug: string, out: (
   if (request.pdf !== undefined) {
     save(request.pdf, await writeTiledPdf(drawPieces(drafted), request.paper, { title: drafted.plan.system.title, lines: [] }), out);
   }
-  if (request.json || [request.svg, request.dxf, request.pdf].every((file) => file === undefined))
+  if (request.model !== undefined) save(request.model, writeModel(drafted.plan.system), out);
+  if (request.json || [request.svg, request.dxf, request.pdf, request.model].every((file) => file === undefined))
     out(JSON.stringify(runToJson(drafted, slug)));
 }
 

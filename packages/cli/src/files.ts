@@ -3,11 +3,14 @@ import { basename, join } from "node:path";
 import type { Given } from "@lodrin/core";
 import { readAnswers } from "@lodrin/formats";
 import { RequestError } from "./arguments.js";
+import { notationOfModel } from "./model.js";
 
-/** The text of a library system (by its slug) or of a notation file, and what it is called. Throws RequestError. */
+/** The text of a library system (by its slug), of a notation file or of a system kept as JSON, and what it is called. Throws RequestError. */
 export function readSystemFile(name: string, library: string): { source: string; slug: string } {
   const inLibrary = join(library, `${name}.lodrin`);
   if (/^[\w-]+$/.test(name) && existsSync(inLibrary)) return { source: readFileSync(inLibrary, "utf8"), slug: name };
+  if (existsSync(name) && /\.json$/i.test(name))
+    return { source: notationOfModel(readJson(name), name), slug: basename(name).replace(/\.json$/i, "") };
   if (existsSync(name)) return { source: readFileSync(name, "utf8"), slug: basename(name).replace(/\.lodrin$/, "") };
   const known = readdirSync(library).flatMap((f) => (f.endsWith(".lodrin") ? [f.replace(/\.lodrin$/, "")] : []));
   throw new RequestError(`There is no system “${name}” in the library and no such file. The library has: ${known.join(", ")}.`);
