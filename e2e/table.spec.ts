@@ -35,6 +35,14 @@ test("another choice is laid over the draft before it is taken", async ({ page, 
   await expect(page.getByRole("status").filter({ hasText: /Dashed: above bust\.\s+\d+\s+points move/ })).toBeVisible();
   await expect(page.locator("path.ghost")).toHaveCount(1);
   await sound(page, "ghost");
+  // A setting that stands on a word says so, takes a figure, and goes back to its word.
+  const distance = page.getByLabel("Dart distance", { exact: true });
+  await expect(distance).toHaveValue("auto");
+  await distance.fill("3 1/4");
+  await distance.press("Enter");
+  await expect(distance).toHaveValue("3.25");
+  await page.getByRole("button", { name: "Dart distance: back to the author's figure" }).click();
+  await expect(distance).toHaveValue("auto");
   await page.getByRole("radio", { name: "Above bust" }).check();
   await expect(page.locator("path.ghost")).toHaveCount(0);
   await expect(page.getByRole("button", { name: "Lay Bust sixth over the draft" })).toBeVisible();

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type CheckResult, layBoards, stepName, tapeText } from "@lodrin/core";
+import { type CheckResult, layBoards, stepName } from "@lodrin/core";
 import { useEventListener } from "@vueuse/core";
 import { computed, ref, useTemplateRef, watch } from "vue";
 import { RouterLink } from "vue-router";
@@ -7,13 +7,15 @@ import BoardPaper from "../../board/BoardPaper.vue";
 import SeamWalkPaper from "../../board/SeamWalkPaper.vue";
 import PiecesPaper from "../../board/PiecesPaper.vue";
 import { useSession } from "../../stores/session.js";
-import FigureText from "../../ui/FigureText.vue";
 import CollisionNotice from "../../ui/CollisionNotice.vue";
 import SaveState from "../../ui/SaveState.vue";
 import TapeMeasure from "../../ui/TapeMeasure.vue";
 import BodyDrawer from "./BodyDrawer.vue";
 import ChecksDrawer from "./ChecksDrawer.vue";
+import DrawerFrame from "./DrawerFrame.vue";
+import DrawerRail from "./DrawerRail.vue";
 import FilesDrawer from "./FilesDrawer.vue";
+import GhostSays from "./GhostSays.vue";
 import HandoutList from "./HandoutList.vue";
 import KeysHelp from "./KeysHelp.vue";
 import NotesDrawer from "./NotesDrawer.vue";
@@ -71,6 +73,14 @@ const marks = computed(() => {
   const failing = run.value.checks.filter((c) => c.status === "fail" && c.at && c.edges.length === 0 && c.board === undefined);
   const shown = shownCheck.value && shownCheck.value.at && shownCheck.value.edges.length === 0 ? [shownCheck.value] : [];
   return [...failing, ...shown].flatMap((c) => (c.at ? [{ name: c.name, at: onPaper(c, c.at), status: c.status }] : []));
+});
+/** The drawers with what waits in them. */
+const drawers = computed(() => {
+  const waits: Partial<Record<Drawer, string>> = {
+    ...(run.value.missing.length > 0 ? { body: `${run.value.missing.length} missing` } : {}),
+    ...(misses.value > 0 ? { checks: `${misses.value} to look at` } : {}),
+  };
+  return DRAWERS.map((d) => ({ ...d, badge: waits[d.key] }));
 });
 const what = computed(() => {
   const planned = plan.steps[step.value];
@@ -218,57 +228,38 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
         @pieces="((pieces = $event), (walking = []))"
         @grid="grid = !grid"
       />
-      <p v-if="ghost" class="ghost-says" role="status">
-        <b>Dashed: {{ ghost.trial.option.replace(/_/g, " ") }}.</b>{{ " " }}
-        <template v-if="ghost.farthest">
-          {{ ghost.moved }} {{ ghost.moved === 1 ? "point moves" : "points move" }}, {{ ghost.farthest.name }} most:
-          <FigureText :text="tapeText(ghost.farthest.mm, unit)" />.
-        </template>
-        <template v-else>No point moves on this body.</template>
-      </p>
+      <GhostSays v-if="ghost" class="ghost-says" :ghost="ghost" :unit="unit" />
       <CollisionNotice class="collision" :keeper="keeper" what="draft" :fields="DRAFT_FIELDS" />
     </div>
 
-    <aside v-if="drawer" class="drawer" :aria-label="DRAWERS.find((d) => d.key === drawer)?.name">
-      <div class="drawer-head">
-        <h2>{{ DRAWERS.find((d) => d.key === drawer)?.name }}</h2>
-        <button class="button plain" aria-label="Close the drawer (Esc)" @click="close">✕</button>
-      </div>
-      <div class="drawer-scroll" tabindex="0" role="region" aria-label="Drawer">
-        <BodyDrawer v-if="drawer === 'body'" :keeper="keeper" :plan="plan" :missing="run.missing" />
-        <SettingsDrawer v-else-if="drawer === 'settings'" v-model:trial="trial" :keeper="keeper" :plan="plan" :unit="unit" />
-        <PiecesDrawer
-          v-else-if="drawer === 'pieces'"
-          :pieces="run.pieces"
-          :unit="unit"
-          :only="only"
-          :edges="edges"
-          @only="((only = $event), (pieces = true))"
-          @edge="((edges = [$event]), (pieces = true))"
-        />
-        <ChecksDrawer
-          v-else-if="drawer === 'checks'"
-          :checks="run.checks"
-          :warnings="run.warnings"
-          :unit="unit"
-          :shown="shownCheck"
-          @show="show"
-          @walk="((walking = $event), (walked = 0), (pieces = true))"
-        >
-          <SeamWalkPanel v-if="walking.length === 2" v-model="walked" :run="run" :unit="unit" :edges="walking" @close="walking = []" />
-        </ChecksDrawer>
-        <FilesDrawer v-else-if="drawer === 'files'" :keeper="keeper" :plan="plan" :unit="unit" :missing="run.missing.length > 0" />
-        <NotesDrawer v-else :keeper="keeper" :system="plan.system" />
-      </div>
-    </aside>
+    <DrawerFrame v-if="drawer" class="drawer" :name="DRAWERS.find((d) => d.key === drawer)?.name ?? ''" @close="close">
+      <BodyDrawer v-if="drawer === 'body'" :keeper="keeper" :plan="plan" :missing="run.missing" />
+      <SettingsDrawer v-else-if="drawer === 'settings'" v-model:trial="trial" :keeper="keeper" :plan="plan" :unit="unit" />
+      <PiecesDrawer
+        v-else-if="drawer === 'pieces'"
+        :pieces="run.pieces"
+        :unit="unit"
+        :only="only"
+        :edges="edges"
+        @only="((only = $event), (pieces = true))"
+        @edge="((edges = [$event]), (pieces = true))"
+      />
+      <ChecksDrawer
+        v-else-if="drawer === 'checks'"
+        :checks="run.checks"
+        :warnings="run.warnings"
+        :unit="unit"
+        :shown="shownCheck"
+        @show="show"
+        @walk="((walking = $event), (walked = 0), (pieces = true))"
+      >
+        <SeamWalkPanel v-if="walking.length === 2" v-model="walked" :run="run" :unit="unit" :edges="walking" @close="walking = []" />
+      </ChecksDrawer>
+      <FilesDrawer v-else-if="drawer === 'files'" :keeper="keeper" :plan="plan" :unit="unit" :missing="run.missing.length > 0" />
+      <NotesDrawer v-else :keeper="keeper" :system="plan.system" />
+    </DrawerFrame>
 
-    <nav class="rail" aria-label="Drawers">
-      <button v-for="d in DRAWERS" :key="d.key" :aria-expanded="drawer === d.key" @click="toggle(d.key)">
-        {{ d.name }}
-        <span v-if="d.key === 'body' && run.missing.length" class="badge look">{{ run.missing.length }} missing</span>
-        <span v-if="d.key === 'checks' && misses" class="badge look">{{ misses }} to look at</span>
-      </button>
-    </nav>
+    <DrawerRail class="rail" :drawers="drawers" :open="drawer" @toggle="toggle" />
 
     <TapeMeasure class="tape-row" :mm="tape" :unit="unit" :what="what" />
     <KeysHelp v-model="keys" />
@@ -333,12 +324,6 @@ h1 {
 .ghost-says {
   position: absolute;
   inset: auto auto 62px 32px;
-  max-width: min(340px, calc(100% - 64px));
-  margin: 0;
-  padding: 8px 14px;
-  border-radius: var(--radius);
-  background: var(--panel);
-  box-shadow: var(--shadow);
 }
 .collision {
   position: absolute;
@@ -351,66 +336,10 @@ h1 {
 .drawer {
   grid-column: 3;
   grid-row: 2;
-  display: grid;
-  grid-template-rows: auto minmax(0, 1fr);
-  width: 352px;
-  background: var(--panel);
-  border-left: 1px solid var(--rule);
-}
-.drawer-head {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  padding: 6px 8px 2px 18px;
-}
-.drawer-head h2 {
-  font-size: 20px;
-}
-.drawer-scroll {
-  overflow: auto;
-  contain: strict;
-  padding: 6px 18px 24px;
 }
 .rail {
   grid-column: 4;
   grid-row: 2;
-  display: flex;
-  flex-direction: column;
-  gap: 2px;
-  padding: 6px 4px;
-  background: var(--panel);
-  border-left: 1px solid var(--rule);
-}
-.rail button {
-  display: grid;
-  justify-items: center;
-  gap: 4px;
-  min-height: 58px;
-  padding: 6px 2px;
-  border: 0;
-  border-radius: var(--radius);
-  background: transparent;
-  color: var(--ink);
-  font-weight: 600;
-  font-size: 15px;
-  line-height: 1.15;
-  align-content: center;
-  cursor: pointer;
-}
-.rail button:hover {
-  background: var(--now-tint);
-}
-.rail button[aria-expanded="true"] {
-  background: var(--now-tint);
-  color: var(--now);
-}
-.badge {
-  padding: 1px 6px;
-  border-radius: 9px;
-  font-size: 12.5px;
-  font-weight: 700;
-  background: var(--look-tint);
-  color: var(--look);
 }
 .tape-row {
   grid-column: 1 / -1;

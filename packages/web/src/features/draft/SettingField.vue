@@ -13,15 +13,27 @@ const source = computed(() => props.setting.source);
 const isLength = computed(() => source.value.kind === "length");
 const name = computed(() => source.value.key.replace(/_/g, " ").replace(/^./, (c) => c.toUpperCase()));
 
-/** mm for lengths, plain otherwise. */
+/** A word stands instead of a figure, like “auto”. */
+const words = computed(() => props.setting.words.slice(1));
+const word = computed(() => {
+  const text = stored.value ?? (props.setting.defaultWord > 0 ? source.value.default : undefined);
+  return text !== undefined && words.value.includes(text) ? text : undefined;
+});
+
+/** Angles are kept in radians and read in degrees. */
+const perShown = computed(() => (source.value.kind === "angle" ? Math.PI / 180 : 1));
+const figure = (v: number): string => (isLength.value ? exactFigure(v, props.unit) : plainFigure(v / perShown.value));
+/** mm for lengths, radians for angles, plain otherwise; the middle of the range while a word stands. */
 const value = computed(() => {
   const text = stored.value;
+  if (word.value !== undefined) return (props.setting.from + props.setting.to) / 2;
   if (text === undefined) return props.setting.default;
-  if (!isLength.value) return Number(text);
+  if (!isLength.value) return Number(text) * perShown.value;
   const read = parseTape(text, props.homeUnit);
   return read.ok ? read.mm : props.setting.default;
 });
-const shown = computed(() => (isLength.value ? exactFigure(value.value, props.unit) : plainFigure(value.value)));
+const shown = computed(() => word.value ?? figure(value.value));
+const byAuthor = computed(() => (props.setting.defaultWord > 0 ? source.value.default : figure(props.setting.default)));
 const typed = ref(shown.value);
 const why = ref("");
 watch(shown, (text) => {
@@ -30,8 +42,8 @@ watch(shown, (text) => {
 });
 
 /** The slider works in the system's own unit, in the steps its tape has. */
-const scale = computed(() => (isLength.value ? fromMm(1, props.homeUnit) : 1));
-const stepSize = computed(() => (isLength.value ? (props.homeUnit === "in" ? 1 / 16 : 0.1) : 0.1));
+const scale = computed(() => (isLength.value ? fromMm(1, props.homeUnit) : 1 / perShown.value));
+const stepSize = computed(() => (isLength.value ? (props.homeUnit === "in" ? 1 / 16 : 0.1) : source.value.kind === "angle" ? 1 : 0.1));
 const slider = computed({
   get: () => value.value * scale.value,
   set: (v: number) => (stored.value = isLength.value ? `${plainFigure(Math.round(v * 1e4) / 1e4)} ${props.homeUnit}` : plainFigure(v)),
@@ -41,7 +53,7 @@ const outside = computed(() => value.value < props.setting.from - 1e-6 || value.
 const range = computed(() =>
   isLength.value
     ? `${tapeText(props.setting.from, props.unit)} to ${tapeText(props.setting.to, props.unit)}`
-    : `${plainFigure(props.setting.from)} to ${plainFigure(props.setting.to)}`,
+    : `${figure(props.setting.from)} to ${figure(props.setting.to)}${source.value.kind === "angle" ? " degrees" : ""}`,
 );
 
 function write(): void {
@@ -51,7 +63,11 @@ function write(): void {
     typed.value = shown.value;
     return;
   }
-  if (isLength.value) {
+  const said = words.value.find((w) => w === text.toLowerCase().replace(/ /g, "_"));
+  if (said !== undefined) {
+    stored.value = said === source.value.default ? undefined : said;
+    typed.value = shown.value;
+  } else if (isLength.value) {
     const read = parseTape(text, props.unit);
     why.value = read.ok ? "" : read.why;
     if (read.ok) stored.value = /[a-z"″”']\s*\.?$/i.test(text) ? text : `${text} ${props.unit}`;
@@ -68,7 +84,7 @@ function write(): void {
     <div class="head">
       <label :for="id">{{ name }}</label>
       <button v-if="stored !== undefined" class="back" :aria-label="`${name}: back to the author's figure`" @click="stored = undefined">
-        back to <FigureText :text="isLength ? exactFigure(setting.default, unit) : plainFigure(setting.default)" />
+        back to <FigureText :text="byAuthor.replace(/_/g, ' ')" />
       </button>
     </div>
     <p class="small quiet">{{ source.decides }}</p>
@@ -76,6 +92,7 @@ function write(): void {
       <input
         v-model.number="slider"
         class="slide"
+        :class="{ resting: word !== undefined }"
         type="range"
         :min="setting.from * scale"
         :max="setting.to * scale"
@@ -84,13 +101,15 @@ function write(): void {
       />
       <span class="field"
         ><input :id="id" v-model="typed" autocomplete="off" @change="write" @keydown.enter="write" /><span class="unit">{{
-          isLength ? unit : ""
+          word !== undefined ? "" : isLength ? unit : source.kind === "angle" ? "°" : ""
         }}</span></span
       >
     </div>
     <p v-if="why" class="small fail-text" role="alert">{{ why }}</p>
     <p v-else class="small" :class="outside ? 'look-text' : 'quiet'">
-      {{ outside ? "Outside the author's range, " : "" }}<FigureText :text="range" />
+      {{ outside ? "Outside the author's range, " : "" }}<FigureText :text="range" />{{
+        words.length > 0 ? `, or ${words.join(", ").replace(/_/g, " ")}` : ""
+      }}
     </p>
   </div>
 </template>
@@ -133,6 +152,9 @@ label {
   appearance: none;
   background: linear-gradient(var(--el-border-color), var(--el-border-color)) center / 100% 6px no-repeat;
   cursor: grab;
+}
+.slide.resting::-webkit-slider-thumb {
+  border-color: var(--el-border-color);
 }
 .slide:active {
   cursor: grabbing;

@@ -1,0 +1,56 @@
+<script setup lang="ts" generic="K extends string">
+/** The names of the drawers down the edge of the table, each with what waits in it. */
+defineProps<{ drawers: readonly { readonly key: K; readonly name: string; readonly badge: string | undefined }[]; open: K | undefined }>();
+defineEmits<{ toggle: [key: K] }>();
+</script>
+
+<template>
+  <nav class="rail" aria-label="Drawers">
+    <button v-for="d in drawers" :key="d.key" :aria-expanded="open === d.key" @click="$emit('toggle', d.key)">
+      {{ d.name }}
+      <span v-if="d.badge" class="badge look">{{ d.badge }}</span>
+    </button>
+  </nav>
+</template>
+
+<style scoped>
+.rail {
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  padding: 6px 4px;
+  background: var(--panel);
+  border-left: 1px solid var(--rule);
+}
+button {
+  display: grid;
+  justify-items: center;
+  gap: 4px;
+  min-height: 58px;
+  padding: 6px 2px;
+  border: 0;
+  border-radius: var(--radius);
+  background: transparent;
+  color: var(--ink);
+  font-weight: 600;
+  font-size: 15px;
+  line-height: 1.15;
+  align-content: center;
+  cursor: pointer;
+}
+button:hover {
+  background: var(--now-tint);
+}
+button[aria-expanded="true"] {
+  background: var(--now-tint);
+  color: var(--now);
+}
+.badge {
+  padding: 1px 6px;
+  border-radius: 9px;
+  font-size: 12.5px;
+  font-weight: 700;
+  background: var(--look-tint);
+  color: var(--look);
+}
+</style>
