@@ -56,7 +56,7 @@ function bisect(m: Point, n: Point): Point {
 }
 
 function meet(run: Point[], next: Point[], edge: OffsetEdge, after: OffsetEdge): void {
-  if (trimCrossing(run, next)) return;
+  if (turnsInward(edge.places, after.places) && trimCrossing(run, next)) return;
   const a = run[run.length - 2];
   const b = run[run.length - 1] as Point;
   const c = next[0] as Point;
@@ -69,6 +69,16 @@ function meet(run: Point[], next: Point[], edge: OffsetEdge, after: OffsetEdge):
     run[run.length - 1] = corner;
     next[0] = corner;
   }
+}
+
+/** True at an inner corner: there alone the two runs come to lie over each other. Outer corners turn clockwise on the paper. */
+function turnsInward(places: readonly Point[], after: readonly Point[]): boolean {
+  const a = places[places.length - 2];
+  const b = places[places.length - 1];
+  const c = after[0];
+  const d = after[1];
+  if (!a || !b || !c || !d) return true;
+  return (b.x - a.x) * (d.y - c.y) - (b.y - a.y) * (d.x - c.x) < 1e-9;
 }
 
 /** Where the two runs cross near their common corner (an inner corner), both are cut back to the crossing. */

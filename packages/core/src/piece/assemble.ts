@@ -1,6 +1,6 @@
 import { signedPathArea } from "../geometry/area.js";
 import { flatten } from "../geometry/flatten.js";
-import { offsetRing } from "../geometry/offset.js";
+import { type OffsetEdge, offsetRing } from "../geometry/offset.js";
 import { endOf, joinPaths, pathLength, reversePath, startOf } from "../geometry/path.js";
 import { distance, type Point } from "../geometry/point.js";
 import type { Notch, PieceEdge, PieceResult } from "./piece.js";
@@ -15,22 +15,35 @@ export type PieceParts = Omit<PieceResult, "edges" | "net" | "cutting" | "area" 
 };
 
 /** Puts a piece together: its edges in clockwise order, net and cutting line, area, and which way its notches point. Lengths in mm. */
-export function assemble({ edges, notches, ...rest }: PieceParts): PieceResult {
+export function assemble(parts: PieceParts): PieceResult {
+  const { edges, key } = parts;
   const area = signedPathArea(joinPaths(edges.map((e) => e.path)));
-  const finished = (area > 0 ? edges : edges.map(backwards).reverse()).map((edge) => finish(rest.key, edge));
+  const finished = (area > 0 ? edges : edges.map(backwards).reverse()).map((edge) => finish(key, edge));
   const net = ringOf(finished);
+  // Written out: a draft puts its pieces together at every move of a slider, and copying what is left of an object is slow.
   return {
-    ...rest,
+    key,
+    title: parts.title,
+    board: parts.board,
+    cut: parts.cut,
+    onFold: parts.onFold,
+    mirrored: parts.mirrored,
     edges: finished,
     net,
-    cutting: finished.some((e) => e.allowance > 0)
-      ? offsetRing(finished.map((e) => ({ places: e.places, outMm: e.allowance, corner: e.corner })))
-      : net,
+    cutting: finished.some((e) => e.allowance > 0) ? offsetRing(finished.map(offsetEdge)) : net,
     area: Math.abs(area),
-    notches: notches.map((n) => notchAt(n, net)),
+    grain: parts.grain,
+    levels: parts.levels,
+    darts: parts.darts,
+    inside: parts.inside,
+    notches: parts.notches.map((n) => notchAt(n, net)),
     gap: largestGap(finished),
+    notes: parts.notes,
+    carried: parts.carried,
   };
 }
+
+const offsetEdge = ({ places, allowance, corner }: PieceEdge): OffsetEdge => ({ places, outMm: allowance, corner });
 
 const backwards = (edge: EdgeParts): EdgeParts => ({ ...edge, path: reversePath(edge.path), sewn: reversePath(edge.sewn) });
 
