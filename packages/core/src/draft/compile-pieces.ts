@@ -3,6 +3,7 @@ import { FormulaError } from "../formula/error.js";
 import { parseFormula, parseLineRef } from "../formula/parse.js";
 import type { Scope, Typed } from "../formula/scope.js";
 import type { Edge, Piece, System } from "../system/model.js";
+import { partNoter } from "./note-part.js";
 import type { PlannedDart, PlannedEdge, PlannedPiece, PlanProblem } from "./plan.js";
 
 type Report = (problem: PlanProblem) => void;
@@ -27,15 +28,7 @@ function compilePiece(
   darts: readonly PlannedDart[],
   report: Report,
 ): PlannedPiece | undefined {
-  const part = <T>(name: string, make: () => T): T | undefined => {
-    try {
-      return make();
-    } catch (error) {
-      if (!(error instanceof FormulaError)) throw error;
-      report({ statement, part: name, at: error.at, why: error.why, mend: error.mend });
-      return undefined;
-    }
-  };
+  const part = partNoter(statement, report);
   if (!source.edges || source.edges.length < 2) {
     report({ statement, why: `The piece ${source.key} has no outline.`, mend: "Indent its edges below: edge side: #5 > #7 > #8." });
     return undefined;

@@ -6,6 +6,7 @@ import type { Kind } from "../quantity/kind.js";
 import { SHAPINGS } from "../shaping/index.js";
 import type { ShapeStep, System } from "../system/model.js";
 import type { Slot } from "../verb/form.js";
+import { partNoter } from "./note-part.js";
 import type { Plan, PlannedFormula, PlannedShaping, PlanProblem } from "./plan.js";
 
 type Report = (problem: PlanProblem) => void;
@@ -54,15 +55,7 @@ function compileShaping(source: ShapeStep, statement: number, around: Around): O
     });
     return base;
   }
-  const part = <T>(name: string, make: () => T): T | undefined => {
-    try {
-      return make();
-    } catch (error) {
-      if (!(error instanceof FormulaError)) throw error;
-      around.note({ statement, part: name, at: error.at, why: error.why, mend: error.mend });
-      return undefined;
-    }
-  };
+  const part = partNoter(statement, around.note);
   for (const slot of form.slots) part(`args.${slot.name}`, () => take(slot, source.args[slot.name] ?? "", around));
   const figure = (name: string, kind: Kind): ((f: Parameters<PlannedFormula["typed"]["run"]>[0]) => number) => {
     const text = source.args[name] ?? "";

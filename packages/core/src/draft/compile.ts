@@ -10,7 +10,7 @@ import type { Filled } from "../verb/verb.js";
 import { compileChecks } from "./compile-checks.js";
 import { compilePieces } from "./compile-pieces.js";
 import { compileShapings } from "./compile-shapings.js";
-import { dartLegs, legSteps } from "./dart-legs.js";
+import { legSteps } from "./dart-legs.js";
 import { gradeRounds } from "./grade.js";
 import { lineReader, pathReader, pointReader } from "./lines.js";
 import type {
@@ -50,11 +50,9 @@ class Compiler {
   constructor(private readonly system: System) {
     this.scope = new Scope(system.unit);
     for (const s of system.statements) {
-      if (s.is === "path") this.scope.anywhere.add(s.key);
       if (s.is === "point") this.scope.anywhere.add(`#${s.id}`);
-      else if (s.is === "grade") continue;
-      else if (s.is === "path" && s.dart?.at !== undefined) for (const id of dartLegs(s.dart) ?? []) this.scope.anywhere.add(`#${id}`);
       else if ("key" in s && s.is !== "board" && s.is !== "piece") this.scope.anywhere.add(s.key);
+      if (s.is === "path") for (const leg of legSteps(s)) this.scope.anywhere.add(`#${leg.id}`);
     }
   }
 

@@ -1,6 +1,6 @@
 import { crossLines, type Line, mirror } from "./line.js";
-import { endOf, mapPath, type Path, polyline, startOf } from "./path.js";
-import { bearing, between, distance, type Point, turn } from "./point.js";
+import { endOf, mapPath, type Path, pathLength, placeAlong, polyline, startOf } from "./path.js";
+import { bearing, between, distance, type Point, turn, turnBetween } from "./point.js";
 
 /** A dart on the board: the ends of its two legs at the mouth, and one point, or two when it runs out both ways. */
 export interface Dart {
@@ -25,8 +25,7 @@ export const intakeOf = (dart: Dart): number => distance(dart.a, dart.b);
 
 /** The angle that closes the dart about its first point: `b` turned by it falls on the leg of `a`. Radians, clockwise. */
 export function closingAngle({ a, b, tips }: Dart, about: Point = tips[0]): number {
-  const by = bearing(about, a) - bearing(about, b);
-  return by > Math.PI ? by - 2 * Math.PI : by < -Math.PI ? by + 2 * Math.PI : by;
+  return turnBetween(bearing(about, b), bearing(about, a));
 }
 
 /**
@@ -46,6 +45,20 @@ export function dartMouth(dart: Dart, before: Point, after: Point, pressed: Poin
   const reach = intakeOf(dart) * 1.5;
   return peak && distance(peak, leg) <= reach && onward(leg, over as Point, peak) ? polyline([a, peak, b]) : polyline([a, b]);
 }
+
+/** How far (mm) from a mouth the way of the edge is looked at. */
+const LOOK_MM = 5;
+
+/** The shaped mouth between the stretches of edge before and after it; where there is none, the edge is taken to run on straight. */
+export function mouthBetween(dart: Dart, before: Path | undefined, after: Path | undefined, pressed: Point): Path {
+  const { a, b } = dart;
+  const behind = before ? placeAlong(before, Math.max(0, pathLength(before) - LOOK_MM)).at : between(b, a, 2);
+  const ahead = after ? placeAlong(after, Math.min(LOOK_MM, pathLength(after))).at : between(a, b, 2);
+  return dartMouth(dart, behind, ahead, pressed);
+}
+
+/** The dart with its legs named the other way round. */
+export const otherWay = (dart: Dart): Dart => ({ ...dart, a: dart.b, b: dart.a });
 
 /** Where the fold of the dart leaves the piece: the middle of the mouth, on the bisector of the legs. */
 function foldFoot({ a, b, tips: [tip] }: Dart): Point {

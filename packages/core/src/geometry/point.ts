@@ -22,6 +22,12 @@ export const between = (a: Point, b: Point, t: number): Point => ({ x: a.x + (b.
 /** Direction from `a` to `b` in radians, clockwise on the paper from straight across to the right (y is down). */
 export const bearing = (a: Point, b: Point): number => Math.atan2(b.y - a.y, b.x - a.x);
 
+/** The turn from the direction `from` to the direction `to` the short way round: radians, clockwise, half a turn at most. */
+export function turnBetween(from: number, to: number): number {
+  const by = to - from;
+  return by > Math.PI ? by - 2 * Math.PI : by < -Math.PI ? by + 2 * Math.PI : by;
+}
+
 /** `p` turned about `centre` by `rad` radians, clockwise on the paper. */
 export function turn(p: Point, centre: Point, rad: number): Point {
   const c = Math.cos(rad);

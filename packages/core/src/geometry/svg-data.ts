@@ -18,5 +18,8 @@ const stretch = (c: Cubic): string => (c.straight ? `L${pair(c.p3)}` : `C${pair(
 /** SVG path data in mm. */
 export const svgData = (path: Path): string => `M${pair(startOf(path))}${path.parts.map(stretch).join("")}`;
 
+/** SVG path data of a line of corner points, in mm. */
+export const svgLine = (places: readonly Point[]): string => (places.length === 0 ? "" : `M${places.map(pair).join("L")}`);
+
 /** SVG path data of a closed ring of corner points, in mm. */
-export const svgRing = (ring: readonly Point[]): string => (ring.length === 0 ? "" : `M${ring.map(pair).join("L")}Z`);
+export const svgRing = (ring: readonly Point[]): string => (ring.length === 0 ? "" : `${svgLine(ring)}Z`);

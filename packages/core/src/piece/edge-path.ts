@@ -1,10 +1,10 @@
 import type { PlannedDart, PlannedEdge } from "../draft/plan.js";
 import type { Frame } from "../formula/scope.js";
 import { chain, type Link } from "../geometry/chain.js";
-import { closedEdge, type Dart, dartMouth, dartOf } from "../geometry/dart.js";
-import { endOf, joinPaths, type Path, pathLength, placeAlong, reversePath } from "../geometry/path.js";
+import { closedEdge, type Dart, dartOf, mouthBetween, otherWay } from "../geometry/dart.js";
+import { endOf, joinPaths, type Path, pathLength, reversePath } from "../geometry/path.js";
 import { pathBetween } from "../geometry/path-between.js";
-import { distance, type Point } from "../geometry/point.js";
+import { distance } from "../geometry/point.js";
 import { pressedWay } from "./dart-result.js";
 
 /** An edge as it is cut, over the shaped mouths of its darts, and as it is sewn, with its darts closed. */
@@ -16,9 +16,6 @@ export interface EdgePath {
 }
 
 type Items = PlannedEdge["items"];
-
-/** How far (mm) from a mouth the way of the edge is looked at. */
-const LOOK_MM = 5;
 
 /** Points joined straight, paths as drawn and darts by their mouths, as one path. Undefined when a part of it is not on the draft. */
 export function edgePath(items: Items, frame: Frame): EdgePath | undefined {
@@ -60,8 +57,6 @@ function edgeWithDarts(items: Items, frame: Frame): EdgePath | undefined {
 
 const NO_MOUTHS: EdgePath["mouths"] = new Map();
 
-const otherWay = (dart: Dart): Dart => ({ ...dart, a: dart.b, b: dart.a });
-
 /** The dart with the leg first that the edge meets first. */
 function asMet(dart: Dart, before: Path | undefined): Dart {
   const from = before && endOf(before);
@@ -77,7 +72,7 @@ function throughDarts(parts: readonly (Path | undefined)[], darts: readonly { pl
   let sewn = parts[parts.length - 1];
   darts.forEach(({ planned, dart }, i) => {
     const [before, after] = [parts[i], parts[i + 1]];
-    const mouth = dartMouth(dart, behind(before, dart), ahead(after, dart), pressedWay(dart, planned.pressed));
+    const mouth = mouthBetween(dart, before, after, pressedWay(dart, planned.pressed));
     mouths.set(planned, mouth);
     if (before) cut.push(before);
     cut.push(mouth);
@@ -86,11 +81,6 @@ function throughDarts(parts: readonly (Path | undefined)[], darts: readonly { pl
   for (let i = darts.length - 1; i >= 0; i--) sewn = closedEdge(parts[i], (darts[i] as { dart: Dart }).dart, sewn);
   return { cut: joinPaths(cut), sewn: sewn ?? joinPaths(cut), mouths };
 }
-
-const behind = (path: Path | undefined, { a, b }: Dart): Point =>
-  path ? placeAlong(path, Math.max(0, pathLength(path) - LOOK_MM)).at : { x: 2 * a.x - b.x, y: 2 * a.y - b.y };
-const ahead = (path: Path | undefined, { a, b }: Dart): Point =>
-  path ? placeAlong(path, Math.min(LOOK_MM, pathLength(path))).at : { x: 2 * b.x - a.x, y: 2 * b.y - a.y };
 
 function linkOf(item: Exclude<Items[number], { dart: PlannedDart }>, frame: Frame): Link | undefined {
   if ("point" in item) {

@@ -3,7 +3,7 @@ import { type Box, crossesBox } from "../geometry/box.js";
 import { flatten } from "../geometry/flatten.js";
 import { direction } from "../geometry/line.js";
 import { distance, type Point } from "../geometry/point.js";
-import { crossStretches } from "../geometry/ring.js";
+import { crossStretches, insideRing } from "../geometry/ring.js";
 import type { PieceResult } from "./piece.js";
 
 /** A straight line from one place to another. */
@@ -35,7 +35,7 @@ export function grainArrow(piece: PieceResult): Stretch | undefined {
     ];
     const fits = (p: Point): boolean => {
       const [a, b] = arrowAt(p);
-      return isInside(piece.net, a) && isInside(piece.net, b) && !lines.some(([c, d]) => crossStretches(a, b, c, d));
+      return insideRing(a, piece.net) && insideRing(b, piece.net) && !lines.some(([c, d]) => crossStretches(a, b, c, d));
     };
     const place = places.find(fits);
     if (place) return arrowAt(place);
@@ -50,7 +50,7 @@ export function grainArrow(piece: PieceResult): Stretch | undefined {
  */
 export function titleRoom(piece: PieceResult, grain: Stretch | undefined): (width: number, height: number) => Point | undefined {
   const lines = [...linesOf(piece), ...piece.levels.map((l): Stretch => [l.a, l.b]), ...(grain ? [grain] : [])];
-  const inside = placesOn(boundsOf(piece.net) ?? EMPTY, middleOf(piece)).filter((p) => isInside(piece.net, p));
+  const inside = placesOn(boundsOf(piece.net) ?? EMPTY, middleOf(piece)).filter((p) => insideRing(p, piece.net));
   return (width, height) =>
     inside.find((p) => {
       const title: Box = { x: p.x - width / 2, y: p.y - height / 2, w: width, h: height };
@@ -83,14 +83,4 @@ function linesOf(piece: PieceResult): Stretch[] {
     [...piece.net, ...piece.net.slice(0, 1)],
   ];
   return through.flatMap((places) => places.slice(1).map((b, i): Stretch => [places[i] as Point, b]));
-}
-
-/** Even-odd rule: a ray to the right crosses the ring an odd number of times. */
-function isInside(ring: readonly Point[], p: Point): boolean {
-  let inside = false;
-  ring.forEach((a, i) => {
-    const b = ring[(i + 1) % ring.length] as Point;
-    if (a.y > p.y !== b.y > p.y && p.x < a.x + ((p.y - a.y) / (b.y - a.y)) * (b.x - a.x)) inside = !inside;
-  });
-  return inside;
 }

@@ -1,5 +1,5 @@
-import { closedEdge, closingAngle, type Dart, dartMouth, dartOf, dartPath, foldOf, intakeOf } from "../geometry/dart.js";
-import { endOf, type Path, placeAlong, pathLength, startOf } from "../geometry/path.js";
+import { closedEdge, closingAngle, type Dart, dartOf, dartPath, foldOf, intakeOf, mouthBetween, otherWay } from "../geometry/dart.js";
+import { endOf, mapPath, type Path, startOf } from "../geometry/path.js";
 import { distance, type Point, turn } from "../geometry/point.js";
 import { type DartResult, pressedWay } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
@@ -7,7 +7,7 @@ import { DraftError } from "../verb/draft-error.js";
 import { form, pointText } from "../verb/form.js";
 import { exchange, pieceOf, pointOf } from "./find.js";
 import { movePart, type Sides, sidesOf } from "./move-part.js";
-import { type Bridge, onOutline } from "./ring.js";
+import { type Bridge, onOutline, type RingPlace } from "./ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Close a dart, all of it or a share, and open it elsewhere: the paper between turns about the point both share. */
@@ -18,6 +18,7 @@ export const close: Shaping = {
     form("{dart:path} in {piece:piece} about {about:point}, open from {from:point}"),
     form("{dart:path} in {piece:piece} about {about:point}"),
   ],
+  gradual: true,
   says: "A dart closed, the paper beside it turned about a point; it opens again from another place of the outline, or not at all when the point lies on the outline.",
   prepare(which, filled) {
     const [key, pieceKey, about] = [filled.name("dart"), filled.name("piece"), filled.name("about")];
@@ -30,9 +31,9 @@ export const close: Shaping = {
       if (!old || !dart || !old.mouth) throw noMouth(piece, key);
       const hinge = pointOf(piece, about);
       const opened = onOutline(piece, from === undefined ? hinge : pointOf(piece, from), pointText(from ?? about));
-      const mouth = asOutlined(piece, old.mouth);
-      const sides = sidesOf(piece, { mouth, to: opened, over: [hinge] });
-      return exchange(pieces, piece, [turned(piece, old, inOrder(dart, old.mouth, piece), sides, hinge, part(f) * share)]);
+      const met = metInOrder(piece, dart, old.mouth);
+      const sides = sidesOf(piece, { mouth: met.mouth, to: opened, over: [hinge] });
+      return exchange(pieces, piece, [turned(piece, old, met.dart, sides, hinge, part(f) * share)]);
     };
   },
 };
@@ -45,17 +46,13 @@ function noMouth(piece: PieceResult, key: string): DraftError {
   );
 }
 
-/** The ends of the mouth in the order the outline meets them. */
-function asOutlined(piece: PieceResult, mouth: Path): [ReturnType<typeof onOutline>, ReturnType<typeof onOutline>] {
-  const [p, q] = [onOutline(piece, startOf(mouth), "The dart"), onOutline(piece, endOf(mouth), "The dart")];
-  return p.edge === q.edge && p.along > q.along ? [q, p] : [p, q];
-}
-
-/** The dart with the leg first that the outline meets first. */
-function inOrder(dart: Dart, mouth: Path, piece: PieceResult): Dart {
-  const [p, q] = [onOutline(piece, startOf(mouth), "The dart"), onOutline(piece, endOf(mouth), "The dart")];
-  const [first] = p.edge === q.edge && p.along > q.along ? [endOf(mouth)] : [startOf(mouth)];
-  return distance(first, dart.a) <= distance(first, dart.b) ? dart : { ...dart, a: dart.b, b: dart.a };
+/** The ends of the mouth on the outline, in its order, and the dart with the leg first that the outline meets first. */
+function metInOrder(piece: PieceResult, dart: Dart, mouth: Path): { mouth: readonly [RingPlace, RingPlace]; dart: Dart } {
+  const ends = [startOf(mouth), endOf(mouth)] as const;
+  const [p, q] = [onOutline(piece, ends[0], "The dart"), onOutline(piece, ends[1], "The dart")];
+  const turned = p.edge === q.edge && p.along > q.along;
+  const first = ends[turned ? 1 : 0];
+  return { mouth: turned ? [q, p] : [p, q], dart: distance(first, dart.a) <= distance(first, dart.b) ? dart : otherWay(dart) };
 }
 
 function turned(piece: PieceResult, old: DartResult, dart: Dart, sides: Sides, hinge: Point, share: number): PieceResult {
@@ -65,17 +62,18 @@ function turned(piece: PieceResult, old: DartResult, dart: Dart, sides: Sides, h
   const left: Dart | undefined =
     share >= 1 - 1e-9 ? undefined : sides.side === "after" ? { ...dart, b: map(dart.b) } : { ...dart, a: map(dart.a) };
   const opening = openingOf(sides, map, hinge);
-  const stillOpen = left && bridgeOf(left, old.pressed, lastOf(sides, "mouth", map), firstOf(sides, "mouth", map));
-  const opens = opening && bridgeOf(opening, pressedWay(opening, undefined), lastOf(sides, "to", map), firstOf(sides, "to", map));
+  const edges = { moved: sides.moved.map((edge) => mapPath(edge.path, map)), still: sides.still.map((edge) => edge.path) };
+  const [ends, begins] = sides.side === "after" ? [edges.still, edges.moved] : [edges.moved, edges.still];
+  const stillOpen = left && bridgeOf(left, old.pressed, ends[ends.length - 1], begins[0]);
+  const pressed = opening && pressedWay(opening, undefined);
+  const opens = opening && pressed && bridgeOf(opening, pressed, begins[begins.length - 1], ends[0]);
   return movePart(piece, sides, map, {
-    atMouth: stillOpen?.bridge,
-    atTo: opens?.bridge,
+    atMouth: stillOpen,
+    atTo: opens,
     darts: (darts) => [
       ...darts.filter((d) => d.key !== old.key),
-      ...(left && stillOpen ? [result(old.key, old.label, left, old.pressed, stillOpen.bridge.path)] : []),
-      ...(opening && opens
-        ? [result(left ? `${old.key}_moved` : old.key, old.label, opening, pressedWay(opening, undefined), opens.bridge.path)]
-        : []),
+      ...(left && stillOpen ? [result(old.key, old.label, left, old.pressed, stillOpen.path)] : []),
+      ...(opening && pressed && opens ? [result(left ? `${old.key}_moved` : old.key, old.label, opening, pressed, opens.path)] : []),
     ],
   });
 }
@@ -89,41 +87,8 @@ function openingOf({ side, moved, still }: Sides, map: (p: Point) => Point, hing
   return side === "after" ? { a: gone, b: cut, tips: [hinge] } : { a: cut, b: gone, tips: [hinge] };
 }
 
-/** The edge that ends at the mouth, or at the other opening, after the turn; and the one that begins there. */
-function lastOf({ side, moved, still }: Sides, where: "mouth" | "to", map: (p: Point) => Point): Path | undefined {
-  const movedEnds = (side === "after") === (where === "to");
-  const edge = movedEnds ? moved[moved.length - 1] : still[still.length - 1];
-  return (
-    edge && {
-      parts: movedEnds
-        ? edge.path.parts.map((c) => ({ ...c, p0: map(c.p0), p1: map(c.p1), p2: map(c.p2), p3: map(c.p3) }))
-        : edge.path.parts,
-    }
-  );
-}
-function firstOf({ side, moved, still }: Sides, where: "mouth" | "to", map: (p: Point) => Point): Path | undefined {
-  const movedBegins = (side === "after") === (where === "mouth");
-  const edge = movedBegins ? moved[0] : still[0];
-  return (
-    edge && {
-      parts: movedBegins
-        ? edge.path.parts.map((c) => ({ ...c, p0: map(c.p0), p1: map(c.p1), p2: map(c.p2), p3: map(c.p3) }))
-        : edge.path.parts,
-    }
-  );
-}
-
-const LOOK_MM = 5;
-
-function bridgeOf(dart: Dart, pressed: Point, before: Path | undefined, after: Path | undefined): { bridge: Bridge } {
-  const behind = before
-    ? placeAlong(before, Math.max(0, pathLength(before) - LOOK_MM)).at
-    : { x: 2 * dart.a.x - dart.b.x, y: 2 * dart.a.y - dart.b.y };
-  const ahead = after
-    ? placeAlong(after, Math.min(LOOK_MM, pathLength(after))).at
-    : { x: 2 * dart.b.x - dart.a.x, y: 2 * dart.b.y - dart.a.y };
-  const path = dartMouth(dart, behind, ahead, pressed);
-  return { bridge: { path, sewn: (a, b) => closedEdge(a, dart, b) } };
+function bridgeOf(dart: Dart, pressed: Point, before: Path | undefined, after: Path | undefined): Bridge {
+  return { path: mouthBetween(dart, before, after, pressed), sewn: (a, b) => closedEdge(a, dart, b) };
 }
 
 function result(key: string, label: string, dart: Dart, pressed: Point, mouth: Path): DartResult {

@@ -1,6 +1,7 @@
 import { flatten } from "../geometry/flatten.js";
-import { mapPath, placeAlong, pathLength } from "../geometry/path.js";
-import type { Point } from "../geometry/point.js";
+import { polygonArea } from "../geometry/area.js";
+import { mapPath, type Path, pathLength, placeAlong } from "../geometry/path.js";
+import { between, type Point } from "../geometry/point.js";
 import { insideRing } from "../geometry/ring.js";
 import type { EdgeParts, PieceParts } from "../piece/assemble.js";
 import type { DartResult } from "../piece/dart-result.js";
@@ -8,7 +9,7 @@ import type { PieceResult } from "../piece/piece.js";
 
 type Contents = Pick<PieceParts, "grain" | "levels" | "darts" | "inside" | "notches" | "carried">;
 
-export const middle = (a: Point, b: Point): Point => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
+export const middle = (a: Point, b: Point): Point => between(a, b, 0.5);
 
 /** The ground of a part: its edges as a ring, closed over the places given. */
 export const groundOf = (edges: readonly EdgeParts[], over: readonly Point[] = []): Point[] => [
@@ -16,30 +17,40 @@ export const groundOf = (edges: readonly EdgeParts[], over: readonly Point[] = [
   ...over,
 ];
 
-/** What is drawn on a piece, moved where it lies on the ground of the part that moves. Edge marks belong to the nearer side of the ground. */
+/** What is drawn on a piece, moved where it lies on the ground of the part that moves. The grain stays, and so do the lines of the board. */
 export function moveContents(piece: Contents, ground: readonly Point[], map: (p: Point) => Point): Contents {
-  const moved = (p: Point): Point => (lies(p, ground) ? map(p) : p);
-  const whole = (p: Point): ((q: Point) => Point) => (lies(p, ground) ? map : (q) => q);
+  return contentsBy(piece, (at) => (lies(at, ground) ? map : (p) => p));
+}
+
+/** Every place of what is drawn on a piece, mapped. */
+export function mapContents(piece: Contents, map: (p: Point) => Point): Contents {
+  const mapped = contentsBy(piece, () => map);
+  const laid = new Map([...piece.carried.laid].map(([key, path]) => [key, mapPath(path, map)]));
+  return { ...mapped, grain: piece.grain && [map(piece.grain[0]), map(piece.grain[1])], carried: { ...mapped.carried, laid } };
+}
+
+/** What is drawn on a piece, each thing mapped as a whole by the map for the place of its middle; but for the grain and the lines of the board. */
+function contentsBy(piece: Contents, mapFor: (at: Point) => (p: Point) => Point): Contents {
+  const place = (p: Point): Point => mapFor(p)(p);
+  const line = (path: Path): Path => mapPath(path, mapFor(placeAlong(path, pathLength(path) / 2).at));
   return {
-    grain: piece.grain && [piece.grain[0], piece.grain[1]],
+    grain: piece.grain,
     levels: piece.levels.map((l) => {
-      const by = whole(middle(l.a, l.b));
-      return { ...l, a: by(l.a), b: by(l.b) };
+      const map = mapFor(middle(l.a, l.b));
+      return { ...l, a: map(l.a), b: map(l.b) };
     }),
-    darts: piece.darts.map((d) => mapDart(d, whole(middle(...d.fold)))),
-    inside: piece.inside.map((l) => ({ ...l, path: mapPath(l.path, whole(placeAlong(l.path, pathLength(l.path) / 2).at)) })),
-    notches: piece.notches.map((n) => ({ ...n, at: moved(n.at) })),
+    darts: piece.darts.map((d) => mapDart(d, mapFor(middle(...d.fold)))),
+    inside: piece.inside.map((l) => ({ ...l, path: line(l.path) })),
+    notches: piece.notches.map((n) => ({ ...n, at: place(n.at) })),
     carried: {
-      points: new Map([...piece.carried.points].map(([id, p]) => [id, moved(p)])),
-      paths: new Map(
-        [...piece.carried.paths].map(([key, path]) => [key, mapPath(path, whole(placeAlong(path, pathLength(path) / 2).at))] as const),
-      ),
+      points: new Map([...piece.carried.points].map(([id, p]) => [id, place(p)])),
+      paths: new Map([...piece.carried.paths].map(([key, path]) => [key, line(path)])),
       laid: piece.carried.laid,
     },
   };
 }
 
-export function mapDart(dart: DartResult, map: (p: Point) => Point): DartResult {
+function mapDart(dart: DartResult, map: (p: Point) => Point): DartResult {
   const [origin, tip] = [map({ x: 0, y: 0 }), map(dart.pressed)];
   return {
     ...dart,
@@ -47,22 +58,6 @@ export function mapDart(dart: DartResult, map: (p: Point) => Point): DartResult 
     fold: [map(dart.fold[0]), map(dart.fold[1])],
     pressed: { x: tip.x - origin.x, y: tip.y - origin.y },
     mouth: dart.mouth && mapPath(dart.mouth, map),
-  };
-}
-
-/** Every place of what is drawn on a piece, mapped. */
-export function mapContents(piece: Contents, map: (p: Point) => Point): Contents {
-  return {
-    grain: piece.grain && [map(piece.grain[0]), map(piece.grain[1])],
-    levels: piece.levels.map((l) => ({ ...l, a: map(l.a), b: map(l.b) })),
-    darts: piece.darts.map((d) => mapDart(d, map)),
-    inside: piece.inside.map((l) => ({ ...l, path: mapPath(l.path, map) })),
-    notches: piece.notches.map((n) => ({ ...n, at: map(n.at) })),
-    carried: {
-      points: new Map([...piece.carried.points].map(([id, p]) => [id, map(p)])),
-      paths: new Map([...piece.carried.paths].map(([key, path]) => [key, mapPath(path, map)])),
-      laid: new Map([...piece.carried.laid].map(([key, path]) => [key, mapPath(path, map)])),
-    },
   };
 }
 
@@ -85,11 +80,5 @@ export function lies(p: Point, ground: readonly Point[]): boolean {
 export function hold(piece: PieceResult, edges: readonly EdgeParts[], ground: readonly Point[]): number {
   const fold = edges.some((e) => e.finish === "fold") ? 4 : 0;
   const grain = piece.grain !== undefined && insideRing(middle(...piece.grain), ground) ? 2 : 0;
-  return fold + grain + Math.min(1, ringArea(ground) / (piece.area || 1));
+  return fold + grain + Math.min(1, polygonArea(ground) / (piece.area || 1));
 }
-
-function ringArea(ring: readonly Point[]): number {
-  return Math.abs(ring.reduce((sum, p, i) => sum + crossOf(p, ring[(i + 1) % ring.length] as Point), 0)) / 2;
-}
-
-const crossOf = (p: Point, q: Point): number => p.x * q.y - q.x * p.y;

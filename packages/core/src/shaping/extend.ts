@@ -15,6 +15,7 @@ import type { Shaping } from "./shaping.js";
 export const extend: Shaping = {
   word: "extend",
   forms: [form("{edge:edge} by {by:length} mirrored"), form("{edge:edge} by {by:length}")],
+  gradual: true,
   says: "An edge carried out by a length: a stand, a facing, a pleat; mirrored, a turn-up whose sides run as the mirror image of those above.",
   prepare(which, filled) {
     const name = filled.name("edge");

@@ -1,5 +1,5 @@
 import { pathLength, placeAlong } from "../geometry/path.js";
-import { bearing, type Point, turn } from "../geometry/point.js";
+import { bearing, type Point, turn, turnBetween } from "../geometry/point.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { form, pointText } from "../verb/form.js";
@@ -12,6 +12,7 @@ import type { Shaping } from "./shaping.js";
 export const foldOut: Shaping = {
   word: "fold",
   forms: [form("{piece:piece} from {from:point} to {to:point} by {by:length}")],
+  gradual: true,
   says: "A wedge folded away: so wide along the edge at the first point, running out to nothing at the second.",
   prepare(_, filled) {
     const [key, from, to] = [filled.name("piece"), filled.name("from"), filled.name("to")];
@@ -39,8 +40,7 @@ function folded(piece: PieceResult, from: string, to: string, mm: number): Piece
   ];
   const sides = sidesOf(piece, { mouth, to: onOutline(piece, hinge, pointText(to)), over: [] });
   const [a, b] = mouth.map((m) => placeAlong(edge, m.along).at) as [Point, Point];
-  const whole = bearing(hinge, a) - bearing(hinge, b);
-  const near = whole > Math.PI ? whole - 2 * Math.PI : whole < -Math.PI ? whole + 2 * Math.PI : whole;
-  const by = sides.side === "after" ? near : -near;
-  return movePart(piece, sides, (p) => turn(p, hinge, by), { darts: (darts) => darts });
+  const whole = turnBetween(bearing(hinge, b), bearing(hinge, a));
+  const by = sides.side === "after" ? whole : -whole;
+  return movePart(piece, sides, (p) => turn(p, hinge, by));
 }

@@ -13,13 +13,13 @@ import type { Shaping } from "./shaping.js";
 export const join: Shaping = {
   word: "join",
   forms: [form("{second:edge} to {first:edge} into {name:piece}")],
+  gradual: false,
   says: "One piece laid to another, edge to edge, and the two taken as one; the second edge named stays where it lies.",
   prepare(_, filled) {
     const [first, second, name] = [filled.name("first"), filled.name("second"), filled.name("name")];
-    return (pieces, _f, share) => {
+    return (pieces) => {
       const [a, b] = [edgeOf(pieces, first), edgeOf(pieces, second)];
       if (a.piece === b.piece) throw new DraftError("A piece cannot be joined to itself.", "Name edges of two pieces.");
-      if (share < 1) return [...pieces];
       const joined = joinedAt(a, b, name);
       return pieces.flatMap((p) => (p === a.piece ? [joined] : p === b.piece ? [] : [p]));
     };

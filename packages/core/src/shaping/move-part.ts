@@ -34,7 +34,7 @@ export function sidesOf(piece: PieceResult, { mouth, to, over }: Part): Sides {
     : { side: "after", moved: after, still: before, ground: afterGround };
 }
 
-/** The piece with one side moved by `map`; `atMouth` and `atTo` bridge what opens there. Darts named in `without` fall away, `added` come to it. */
+/** The piece with one side moved by `map`; `atMouth` and `atTo` bridge what opens there, and `darts` says which darts it then has. */
 export function movePart(
   piece: PieceResult,
   { side, moved, still, ground }: Sides,
@@ -42,8 +42,8 @@ export function movePart(
   change: {
     readonly atMouth?: Bridge | undefined;
     readonly atTo?: Bridge | undefined;
-    readonly darts: (darts: readonly DartResult[]) => readonly DartResult[];
-  },
+    readonly darts?: (darts: readonly DartResult[]) => readonly DartResult[];
+  } = {},
 ): PieceResult {
   const turned = moved.map((edge) => mapEdge(edge, map));
   const edges =
@@ -57,5 +57,5 @@ export function movePart(
           { edges: turned, bridge: change.atMouth },
         ]);
   const contents = moveContents(piece, ground, map);
-  return assemble({ ...piece, ...contents, edges, darts: change.darts(contents.darts) });
+  return assemble({ ...piece, ...contents, edges, darts: change.darts?.(contents.darts) ?? contents.darts });
 }

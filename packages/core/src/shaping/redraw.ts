@@ -12,14 +12,15 @@ import type { Shaping } from "./shaping.js";
 export const redraw: Shaping = {
   word: "redraw",
   forms: [form("{edge:edge} along {line:path}")],
+  gradual: false,
   says: "An edge drawn anew along a line of the board that runs between its neighbours; its notches keep their share of the way.",
   prepare(_, filled) {
     const [name, line] = [filled.name("edge"), filled.name("line")];
-    return (pieces, _f, share) => {
+    return (pieces) => {
       const { piece, index } = edgeOf(pieces, name);
       const drawn = piece.carried.laid.get(line);
       if (!drawn) throw new DraftError(`${line} is not on this draft.`, "Its step was left out or could not be drawn.");
-      return share < 1 ? [...pieces] : exchange(pieces, piece, [along(piece, index, drawn, line)]);
+      return exchange(pieces, piece, [along(piece, index, drawn, line)]);
     };
   },
 };

@@ -4,6 +4,7 @@ import type { Frame } from "../formula/scope.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { NoSuchPiece } from "./find.js";
+import { SHAPINGS } from "./index.js";
 
 /** One shaping done: the pieces before and after it, or why it was not done. */
 export interface ShapingResult {
@@ -40,8 +41,11 @@ function shapeOnce(planned: PlannedShaping, frame: Frame, before: readonly Piece
   }
 }
 
+/** True when a shaping can be watched half done. */
+export const isGradual = ({ source }: PlannedShaping): boolean => SHAPINGS.get(source.verb)?.gradual ?? false;
+
 /** The pieces with one shaping done to a share of the whole: to watch it happen. */
 export function shapePartly({ planned, before, after, outcome }: ShapingResult, frame: Frame, share: number): readonly PieceResult[] {
   if (outcome.status !== "done" || share >= 1 || !planned.shape) return after;
-  return share <= 0 ? before : planned.shape(before, frame, share);
+  return share <= 0 || !isGradual(planned) ? before : planned.shape(before, frame, share);
 }

@@ -17,6 +17,8 @@ export type Shape = (pieces: readonly PieceResult[], frame: Frame, share: number
 export interface Shaping {
   readonly word: string;
   readonly forms: readonly Form[];
+  /** True when it can be watched half done; the others go in one stroke and are only asked for whole. */
+  readonly gradual: boolean;
   /** What it does, in one line for the notation's pages. */
   readonly says: string;
   readonly prepare: (form: number, filled: ShapingFilled) => Shape;

@@ -21,15 +21,15 @@ export const split: Shaping = {
     form("{piece:piece} along {line:path} into {first:piece} and {second:piece}"),
     form("{piece:piece} from {from:point} to {to:point} into {first:piece} and {second:piece}"),
   ],
+  gradual: false,
   says: "Cut along a line into two pieces: the first name goes to the upper part, or to the one nearer the centre.",
   prepare(which, filled) {
     const [key, first, second] = [filled.name("piece"), filled.name("first"), filled.name("second")];
     const line = which === 2 ? undefined : filled.name("line");
     const ends = which === 2 ? ([filled.name("from"), filled.name("to")] as const) : undefined;
     const allow = which === 0 ? filled.length("allow") : () => 0;
-    return (pieces, f, share) => {
+    return (pieces, f) => {
       const piece = pieceOf(pieces, key);
-      if (share < 1) return [...pieces];
       const path = line !== undefined ? lineOf(piece, line) : polyline((ends ?? []).map((id) => pointOf(piece, id)));
       const what = line ?? (ends ?? []).map(pointText).join("–");
       return exchange(pieces, piece, cutInTwo(piece, path, what, line ?? "cut", Math.max(0, allow(f)), [first, second]));

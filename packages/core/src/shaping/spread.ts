@@ -17,6 +17,7 @@ export const spread: Shaping = {
     form("{piece:piece} from {from:point} to {to:point} by {by:length}, half to each side"),
     form("{piece:piece} from {from:point} to {to:point} by {by:length}"),
   ],
+  gradual: true,
   says: "Slashed from one edge up to another and spread there, hinged where the slash stops, one side turned or half to each; or spread by the same all along.",
   prepare(which, filled) {
     const [key, from, to] = [filled.name("piece"), filled.name("from"), filled.name("to")];
@@ -41,11 +42,10 @@ function spreadOpen(piece: PieceResult, from: string, to: string, mm: number, wa
   const place = onOutline(piece, p, pointText(from));
   const sides = sidesOf(piece, { mouth: [place, place], to: onOutline(piece, q, pointText(to)), over: [] });
   const away = awayFrom(sides.ground, p, q);
-  const darts = { darts: (kept: PieceResult["darts"]) => kept };
-  if (way === "all along") return movePart(piece, sides, (r) => ({ x: r.x + away.x * mm, y: r.y + away.y * mm }), darts);
+  if (way === "all along") return movePart(piece, sides, (r) => ({ x: r.x + away.x * mm, y: r.y + away.y * mm }));
   if (mm > 2 * length) throw new DraftError("The spread is wider than the slash can open.", "Spread less, or all along.");
   const angle = turnToward(p, q, away) * 2 * Math.asin(mm / (2 * length));
-  const opened = movePart(piece, sides, (r) => turn(r, q, angle), darts);
+  const opened = movePart(piece, sides, (r) => turn(r, q, angle));
   return way === "hinged" ? opened : turnedBack(opened, q, -angle / 2, piece.grain);
 }
 

@@ -13,6 +13,7 @@ import type { Shaping } from "./shaping.js";
 export const trueEdges: Shaping = {
   word: "true",
   forms: [form("{edge:edge} to {other:edge} at its start"), form("{edge:edge} to {other:edge}")],
+  gradual: true,
   says: "One edge made as long as another: what it lacks is added at its end, or at its start, and the neighbour is drawn to the new corner.",
   prepare(which, filled) {
     const [name, other] = [filled.name("edge"), filled.name("other")];

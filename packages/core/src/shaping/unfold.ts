@@ -14,12 +14,13 @@ import type { Shaping } from "./shaping.js";
 export const unfold: Shaping = {
   word: "unfold",
   forms: [form("{piece:piece}")],
+  gradual: false,
   says: "A piece cut on the fold opened out: both halves as one; the edges of the other half are named with _other.",
   prepare(_, filled) {
     const key = filled.name("piece");
-    return (pieces, _f, share) => {
+    return (pieces) => {
       const piece = pieceOf(pieces, key);
-      return share < 1 ? [...pieces] : exchange(pieces, piece, [opened(piece)]);
+      return exchange(pieces, piece, [opened(piece)]);
     };
   },
 };

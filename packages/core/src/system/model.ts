@@ -156,17 +156,22 @@ export const Grade = Type.Object(
   closed,
 );
 
+/** A verb in one of its forms, with what fills it: how a point is placed, or pieces are shaped. */
+const VerbUse = {
+  verb: Type.String({ pattern: "^[a-z]+$" }),
+  /** Which of the verb's forms, from 0. */
+  form: Type.Integer({ minimum: 0 }),
+  args: Type.Record(Key, FormulaText),
+  says: Type.Optional(Text),
+  ...Notes,
+  comments: Comments,
+};
+
 export const PointStep = Type.Object(
   {
     is: Type.Literal("point"),
     id: PointId,
-    verb: Type.String({ pattern: "^[a-z]+$" }),
-    /** Which of the verb's forms, from 0. */
-    form: Type.Integer({ minimum: 0 }),
-    args: Type.Record(Key, FormulaText),
-    says: Type.Optional(Text),
-    ...Notes,
-    comments: Comments,
+    ...VerbUse,
   },
   closed,
 );
@@ -293,13 +298,7 @@ export const Piece = Type.Object(
 export const ShapeStep = Type.Object(
   {
     is: Type.Literal("shape"),
-    verb: Type.String({ pattern: "^[a-z]+$" }),
-    /** Which of the verb's forms, from 0. */
-    form: Type.Integer({ minimum: 0 }),
-    args: Type.Record(Key, FormulaText),
-    says: Type.Optional(Text),
-    ...Notes,
-    comments: Comments,
+    ...VerbUse,
   },
   closed,
 );

@@ -1,4 +1,4 @@
-import { mmText, svgRing } from "@lodrin/core";
+import { mmText, svgLine, svgRing } from "@lodrin/core";
 import { type Drawing, type Layer, LAYER_STYLE, type Mark } from "../drawing/mark.js";
 
 const escape = (text: string): string => text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;").replace(/"/g, "&quot;");
@@ -33,7 +33,7 @@ function group(layer: Layer, marks: readonly Mark[]): string {
 
 function one(mark: Mark): string {
   if (mark.kind === "stroke") {
-    const data = mark.data ?? (mark.closed ? svgRing(mark.places) : svgRing(mark.places).replace(/Z$/, ""));
+    const data = mark.data ?? (mark.closed ? svgRing : svgLine)(mark.places);
     return `<path d="${data}"${mark.dashed ? ' stroke-dasharray="4 3"' : ""}/>`;
   }
   const turn =

@@ -8,6 +8,7 @@ import {
   pressArrow,
   type PieceResult,
   svgData,
+  svgLine,
   svgRing,
   tapeText,
 } from "@lodrin/core";
@@ -83,8 +84,6 @@ const words = computed(() =>
   }),
 );
 
-const stroke = (places: readonly { x: number; y: number }[]): string => `M${places.map((p) => `${p.x} ${p.y}`).join("L")}`;
-
 type ToScreen = (p: { x: number; y: number }) => { x: number; y: number };
 
 function foldMark(edge: PieceEdge, at: ToScreen): { d: string; x: number; y: number } {
@@ -144,8 +143,8 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
           <path v-for="l in piece.inside" :key="l.label" class="inside" :d="svgData(l.path)" />
           <g v-for="d in piece.darts" :key="d.key" class="dart">
             <path :d="svgData(d.legs)" />
-            <path class="dart-fold" :d="stroke(d.fold)" />
-            <path :d="pressArrow(d).map(stroke).join('')" />
+            <path class="dart-fold" :d="svgLine(d.fold)" />
+            <path :d="pressArrow(d).map(svgLine).join('')" />
           </g>
           <path v-for="n in piece.notches" :key="n.id" class="notch" :d="`M${n.at.x} ${n.at.y}l${-n.outward.x * 7} ${-n.outward.y * 7}`" />
         </g>

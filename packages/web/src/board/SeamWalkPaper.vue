@@ -1,5 +1,17 @@
 <script setup lang="ts">
-import { boundsOf, growBounds, type HomeUnit, placeAlong, type Run, svgData, svgRing, walkedTo, walkSeam } from "@lodrin/core";
+import {
+  boundsOf,
+  flatten,
+  growBounds,
+  type HomeUnit,
+  placeAlong,
+  type Run,
+  svgData,
+  svgLine,
+  svgRing,
+  walkedTo,
+  walkSeam,
+} from "@lodrin/core";
 import { computed, watch } from "vue";
 import PaperFrame from "./PaperFrame.vue";
 import PaperSheet from "./PaperSheet.vue";
@@ -14,11 +26,7 @@ const longest = computed(() => Math.max(walk.value?.first.length ?? 0, walk.valu
 const walked = computed(() => props.share * longest.value);
 const lay = computed(() => (walk.value ? walkedTo(walk.value, walked.value) : undefined));
 const laidRing = computed(() => (walk.value && lay.value ? walk.value.second.piece.net.map(lay.value) : []));
-const laidEdge = computed(() => {
-  const { value } = walk;
-  if (!value || !lay.value) return [];
-  return Array.from({ length: 41 }, (_, i) => placeAlong(value.second.path, (value.second.length * i) / 40).at).map(lay.value);
-});
+const laidEdge = computed(() => (walk.value && lay.value ? flatten(walk.value.second.path).map(lay.value) : []));
 const bounds = computed(() => {
   const { value } = walk;
   if (!value) return { minX: 0, minY: 0, maxX: 300, maxY: 300 };
@@ -30,7 +38,6 @@ watch(() => props.edges.join(), fit);
 defineExpose({ fit, zoomBy });
 
 const here = computed(() => (walk.value ? toScreen(view.value, placeAlong(walk.value.first.path, walked.value).at) : { x: 0, y: 0 }));
-const polyline = (places: readonly { x: number; y: number }[]): string => `M${places.map((p) => `${p.x} ${p.y}`).join("L")}`;
 </script>
 
 <template>
@@ -48,7 +55,7 @@ const polyline = (places: readonly { x: number; y: number }[]): string => `M${pl
         <path class="first" :d="svgRing(walk.first.piece.net)" />
         <path class="second" :d="svgRing(laidRing)" />
         <path class="seam" :d="svgData(walk.first.path)" />
-        <path class="seam other" :d="polyline(laidEdge)" />
+        <path class="seam other" :d="svgLine(laidEdge)" />
       </g>
       <circle v-if="walk" class="here" r="8" :cx="here.x" :cy="here.y" />
     </svg>

@@ -1,6 +1,6 @@
 import { FormulaError } from "../../formula/error.js";
 import { arcPath, circleThrough } from "../../geometry/arc.js";
-import { bearing, distance } from "../../geometry/point.js";
+import { bearing, distance, turnBetween } from "../../geometry/point.js";
 import { DraftError } from "../../verb/draft-error.js";
 import { pointText } from "../../verb/form.js";
 import { pointReader } from "../lines.js";
@@ -35,8 +35,7 @@ export const arc: Shape = (step, scope, uses) => {
         `${pointText(ids[0] ?? "")} and ${pointText(ids[1] ?? "")} are not equally far from ${pointText(ids[2] ?? "")}.`,
         "An arc keeps its distance from the centre: swing the second point from it.",
       );
-    const by = bearing(centre, to) - bearing(centre, from);
-    return arcPath(centre, from, by > Math.PI ? by - 2 * Math.PI : by < -Math.PI ? by + 2 * Math.PI : by);
+    return arcPath(centre, from, turnBetween(bearing(centre, from), bearing(centre, to)));
   };
 };
 

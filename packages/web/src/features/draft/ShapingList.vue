@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ShapingResult } from "@lodrin/core";
+import { isGradual, type ShapingResult } from "@lodrin/core";
 import { useId } from "vue";
 
 /** What is done to the pieces after they come off the board, in order, the one being watched open with a slider from before to after. */
@@ -9,9 +9,7 @@ defineEmits<{ go: [stage: number] }>();
 const share = defineModel<number>({ required: true });
 
 const id = useId();
-/** Steps that go in one stroke cannot be watched half done. */
-const GRADUAL: ReadonlySet<string> = new Set(["close", "spread", "fold", "extend", "true"]);
-const gradual = ({ planned, outcome }: ShapingResult): boolean => outcome.status === "done" && GRADUAL.has(planned.source.verb);
+const gradual = ({ planned, outcome }: ShapingResult): boolean => outcome.status === "done" && isGradual(planned);
 const sentence = ({ planned }: ShapingResult): string => planned.source.says ?? `${planned.source.verb}.`;
 const state = (index: number): string => (index === props.stage ? "now" : index < props.stage ? "done" : "later");
 </script>

@@ -1,4 +1,4 @@
-import { type Point, pointText, run, type Run } from "@lodrin/core";
+import { distance, pointText, run, type Run } from "@lodrin/core";
 import { computed, type ComputedRef, ref, type Ref } from "vue";
 import type { DraftKeeper } from "./use-draft.js";
 
@@ -32,7 +32,7 @@ export function useGhost(
     const other = run(now.value.plan, local.measurements, settings, local.unit);
     const shifts = [...now.value.plan.scope.points].flatMap(([id, i]) => {
       const [a, b] = [now.value.frame.points[i], other.frame.points[i]];
-      const mm = a && b ? apart(a, b) : 0;
+      const mm = a && b ? distance(a, b) : 0;
       return mm > SEEN_MM ? [{ name: pointText(id).replace("#", ""), mm }] : [];
     });
     const [farthest] = shifts.sort((p, q) => q.mm - p.mm);
@@ -40,5 +40,3 @@ export function useGhost(
   });
   return { trial, ghost };
 }
-
-const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
