@@ -1,5 +1,6 @@
-import { readdirSync, readFileSync } from "node:fs";
+import { readFileSync } from "node:fs";
 import { loadSystem, type Plan } from "@lodrin/core";
+import { readLibrary as readNotations } from "@lodrin/formats/library";
 
 /** A system of the library with the body and the settings of its worked example. */
 export interface Worked {
@@ -11,15 +12,13 @@ export interface Worked {
 
 /** Every system of the library. */
 export function readLibrary(): Worked[] {
-  return readdirSync("systems")
-    .filter((name) => name.endsWith(".lodrin"))
-    .map((name) => {
-      const slug = name.replace(".lodrin", "");
-      const { examples } = JSON.parse(readFileSync(`systems/worked/${slug}.json`, "utf8")) as {
-        examples: [Pick<Worked, "measurements" | "settings">];
-      };
-      return { slug, plan: loadSystem(readFileSync(`systems/${name}`, "utf8")).plan, ...examples[0] };
-    });
+  const library = readNotations("systems");
+  return Object.entries(library).map(([slug, notation]) => {
+    const { examples } = JSON.parse(readFileSync(`systems/worked/${slug}.json`, "utf8")) as {
+      examples: [Pick<Worked, "measurements" | "settings">];
+    };
+    return { slug, plan: loadSystem(notation, library).plan, ...examples[0] };
+  });
 }
 
 /** Forty bodies round the worked one, five to fifteen per cent smaller and larger. */

@@ -96,6 +96,20 @@ describe("drafting without a server", () => {
     expect(await refusal(file("no.json", { title: "x" }), "--measurements", body)).toContain("is no system: / must have required property");
   });
 
+  it("drafts a system that builds on another, and writes it as JSON as its author wrote it", async () => {
+    const slug = "22-short-sleeve-on-the-block";
+    const { examples } = JSON.parse(readFileSync(join(LIBRARY, `worked/${slug}.json`), "utf8")) as { examples: [{ measurements: object }] };
+    const [{ measurements }] = examples;
+    const model = join(folder, "sleeve.json");
+    await lines(slug, "--measurements", file("sleeve-body.json", measurements), "--model", model);
+    expect((JSON.parse(readFileSync(model, "utf8")) as { statements: unknown[] }).statements[0]).toMatchObject({
+      is: "uses",
+      base: "18-block-waist-and-side-dart",
+    });
+    const [line = ""] = await lines(model, "--measurements", join(folder, "sleeve-body.json"));
+    expect(JSON.parse(line)).toMatchObject({ points: { F13: { board: "F" }, S3: { board: "S" } } });
+  });
+
   it("writes SVG, DXF and PDF files", async () => {
     const dxf = join(folder, "x.dxf");
     await lines(SHIRT, "--measurements", body, "--dxf", dxf);

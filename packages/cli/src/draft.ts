@@ -1,5 +1,6 @@
 import { writeFileSync } from "node:fs";
-import { type Given, loadSystem, type Plan, problemText, run, type Run, runToJson } from "@lodrin/core";
+import { type Given, loadSystem, type Plan, problemText, run, type Run, runToJson, type System } from "@lodrin/core";
+import { readLibrary } from "@lodrin/formats/library";
 import { drawPieces, writeDxf, writeSvg } from "@lodrin/formats";
 import { writeTiledPdf } from "@lodrin/formats/pdf";
 import { type DraftRequest, readArguments, RequestError } from "./arguments.js";
@@ -10,7 +11,7 @@ import { readBodies, readSettings, readSystemFile } from "./files.js";
 export async function draft(words: readonly string[], library: string, out: (line: string) => void): Promise<void> {
   const request = readArguments(words);
   const { source, slug } = readSystemFile(request.system, library);
-  const { plan, problems } = loadSystem(source);
+  const { plan, system, problems } = loadSystem(source, readLibrary(library));
   const [problem] = problems;
   if (problem) throw new RequestError(`${request.system}, ${problemText(problem)}`);
   const { bodies, many } = readBodies(request.measurements);
@@ -20,7 +21,7 @@ export async function draft(words: readonly string[], library: string, out: (lin
     return;
   }
   const drafted = draftBody(plan, bodies[0] ?? {}, settings);
-  await deliver(request, drafted, slug, out);
+  await deliver(request, system, drafted, slug, out);
 }
 
 /** A run, or RequestError when an answer cannot be read or is missing. */
@@ -41,13 +42,13 @@ function oneOfMany(plan: Plan, body: Given, settings: Given, slug: string): unkn
   }
 }
 
-async function deliver(request: DraftRequest, drafted: Run, slug: string, out: (line: string) => void): Promise<void> {
+async function deliver(request: DraftRequest, authored: System, drafted: Run, slug: string, out: (line: string) => void): Promise<void> {
   if (request.svg !== undefined) save(request.svg, writeSvg(drawPieces(drafted)), out);
   if (request.dxf !== undefined) save(request.dxf, writeDxf(drafted), out);
   if (request.pdf !== undefined) {
     save(request.pdf, await writeTiledPdf(drawPieces(drafted), request.paper, { title: drafted.plan.system.title, lines: [] }), out);
   }
-  if (request.model !== undefined) save(request.model, writeModel(drafted.plan.system), out);
+  if (request.model !== undefined) save(request.model, writeModel(authored), out);
   if (request.json || [request.svg, request.dxf, request.pdf, request.model].every((file) => file === undefined))
     out(JSON.stringify(runToJson(drafted, slug)));
 }

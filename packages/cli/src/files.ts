@@ -1,7 +1,8 @@
-import { existsSync, readdirSync, readFileSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { basename, join } from "node:path";
 import type { Given } from "@lodrin/core";
 import { readAnswers } from "@lodrin/formats";
+import { readLibrary } from "@lodrin/formats/library";
 import { RequestError } from "./arguments.js";
 import { notationOfModel } from "./model.js";
 
@@ -12,8 +13,9 @@ export function readSystemFile(name: string, library: string): { source: string;
   if (existsSync(name) && /\.json$/i.test(name))
     return { source: notationOfModel(readJson(name), name), slug: basename(name).replace(/\.json$/i, "") };
   if (existsSync(name)) return { source: readFileSync(name, "utf8"), slug: basename(name).replace(/\.lodrin$/, "") };
-  const known = readdirSync(library).flatMap((f) => (f.endsWith(".lodrin") ? [f.replace(/\.lodrin$/, "")] : []));
-  throw new RequestError(`There is no system “${name}” in the library and no such file. The library has: ${known.join(", ")}.`);
+  throw new RequestError(
+    `There is no system “${name}” in the library and no such file. The library has: ${Object.keys(readLibrary(library)).join(", ")}.`,
+  );
 }
 
 /** Bodies from a JSON file (one object, or an array of them) or a CSV file (one body). Throws RequestError. */

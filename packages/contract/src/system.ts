@@ -3,7 +3,15 @@ import { closed, Version } from "./common.js";
 import { route } from "./route.js";
 
 export const SystemSheet = Type.Object(
-  { slug: Type.String(), title: Type.String(), garment: Type.String(), version: Version, notation: Type.String() },
+  {
+    slug: Type.String(),
+    title: Type.String(),
+    garment: Type.String(),
+    version: Version,
+    notation: Type.String(),
+    /** The notation of the systems it builds on, as they were when this version was published. */
+    bases: Type.Record(Type.String(), Type.String()),
+  },
   closed,
 );
 export type SystemSheet = Static<typeof SystemSheet>;

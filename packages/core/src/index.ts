@@ -7,6 +7,7 @@ export type { Plan, PlannedStep, PlanProblem } from "./draft/plan.js";
 export { run, type Run, type StepOutcome, type Warning } from "./draft/run.js";
 export { stepDimension, type StepDimension } from "./draft/dimension.js";
 export { loadSystem, type LoadedSystem } from "./draft/load.js";
+export { basesOf, type Library } from "./draft/uses.js";
 export { type RunJson, runToJson } from "./draft/json.js";
 export { sampleBody } from "./draft/sample.js";
 export { explainStep, stepName, type TraceEntry, traceOf } from "./draft/trace.js";

@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync } from "node:fs";
+import { readShelf } from "../test/shelf.js";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { loadSystem } from "./load.js";
@@ -56,14 +56,7 @@ describe("names of the host", () => {
   });
 });
 
-const library = readdirSync("systems")
-  .filter((f) => f.endsWith(".lodrin"))
-  .map((file) => {
-    const worked = JSON.parse(readFileSync(`systems/worked/${file.replace(".lodrin", ".json")}`, "utf8")) as {
-      examples: [{ measurements: Record<string, number> }];
-    };
-    return { file, plan: loadSystem(readFileSync(`systems/${file}`, "utf8")).plan, body: worked.examples[0].measurements };
-  });
+const library = readShelf().map(({ slug, plan, examples }) => ({ slug, plan, body: examples[0].measurements }));
 
 /** Something tells the person: a warning, a step not drawn, a check that does not hold, or a figure that is asked for. */
 function told(drafted: Run): boolean {
@@ -75,7 +68,7 @@ function told(drafted: Run): boolean {
   );
 }
 
-describe.each(library)("impossible bodies in $file", ({ plan, body }) => {
+describe.each(library)("impossible bodies in $slug", ({ plan, body }) => {
   it.each([
     ["of nothing", 0],
     ["less than nothing", -1],

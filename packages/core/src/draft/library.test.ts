@@ -1,37 +1,17 @@
-import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { distance, type Point } from "../geometry/point.js";
 import { printNotation } from "../system/notation/print.js";
 import { readNotation } from "../system/notation/read.js";
 import { statementsOf } from "../system/model.js";
 import { runToJson } from "./json.js";
-import { loadSystem } from "./load.js";
 import type { Plan } from "./plan.js";
 import { type Run, run } from "./run.js";
 import { sampleBody } from "./sample.js";
+import { readShelf } from "../test/shelf.js";
 
-/** Worked by hand outside the project: the points of a whole draft in mm, and its named lengths. */
-interface Worked {
-  examples: {
-    name: string;
-    measurements: Record<string, number>;
-    settings: Record<string, number | string>;
-    points: Record<string, [number, number]>;
-    values?: Record<string, number | string>;
-  }[];
-}
-
-const SHELF = new URL("../../../../systems/", import.meta.url);
 const NEAR_MM = 0.05;
 
-const library = readdirSync(SHELF)
-  .filter((name) => name.endsWith(".lodrin"))
-  .map((name) => {
-    const source = readFileSync(new URL(name, SHELF), "utf8");
-    const slug = name.replace(".lodrin", "");
-    const worked = JSON.parse(readFileSync(new URL(`worked/${slug}.json`, SHELF), "utf8")) as Worked;
-    return { slug, source, worked, ...loadSystem(source) };
-  });
+const library = readShelf();
 
 /** How far two sets of points lie apart once one is moved, and if need be turned over, onto the other. */
 function apart(expected: Point[], got: Point[]): number {
@@ -53,14 +33,14 @@ const boardOf = (id: string): string => id.replace(/[0-9].*$/, "");
 const failed = (drafted: Run): string[] =>
   drafted.outcomes.flatMap((o, i) => (o.status === "failed" ? [`${JSON.stringify(drafted.plan.steps[i]?.source)}: ${o.why}`] : []));
 
-describe.each(library)("$slug", ({ source, worked, plan, problems }) => {
+describe.each(library)("$slug", ({ source, examples, plan, problems }) => {
   it("has no problem, and says the same when printed and read again", () => {
     expect(problems).toEqual([]);
     const { system } = readNotation(source);
     expect(system && readNotation(printNotation(system)).system).toEqual(system);
   });
 
-  it.each(worked.examples)("agrees with the worked example: $name", ({ measurements, settings, points, values }) => {
+  it.each(examples)("agrees with the worked example: $name", ({ measurements, settings, points, values }) => {
     const json = runToJson(run(plan, measurements, settings), "worked");
     for (const board of new Set(Object.keys(points).map(boardOf))) {
       const list = Object.entries(points).filter(([id]) => boardOf(id) === board);
@@ -74,7 +54,7 @@ describe.each(library)("$slug", ({ source, worked, plan, problems }) => {
   });
 
   it("draws every step and closes every piece, whatever is chosen", () => {
-    const { measurements, settings } = worked.examples[0] as Worked["examples"][number];
+    const { measurements, settings } = examples[0];
     for (const [key, option] of [["", ""] as [string, string], ...turns(plan)]) {
       const body = { ...sampleBody(plan), ...measurements };
       const drafted = run(plan, body, key === "" ? settings : { ...settings, [key]: option });
@@ -90,7 +70,7 @@ describe.each(library)("$slug", ({ source, worked, plan, problems }) => {
   });
 
   it("every check holds on the worked body with its settings as they stand", () => {
-    const { measurements, settings } = worked.examples[0] as Worked["examples"][number];
+    const { measurements, settings } = examples[0];
     const drafted = run(plan, measurements, settings);
     expect(drafted.checks.filter((c) => c.status === "fail").map((c) => `${c.name}: ${c.got} against ${c.expected}`)).toEqual([]);
     expect(statementsOf(plan.system, "caution").length).toBeGreaterThan(0);

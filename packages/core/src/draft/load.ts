@@ -3,20 +3,34 @@ import type { NotationProblem } from "../system/notation/problem.js";
 import { readNotation, type StatementPlaces } from "../system/notation/read.js";
 import { compileSystem } from "./compile.js";
 import type { Plan, PlanProblem } from "./plan.js";
+import { type Library, type WrittenOut, writeOut } from "./uses.js";
 
 /** A notation file read and compiled, with every problem at its place in the text. */
 export interface LoadedSystem {
+  /** As its author wrote it. The plan's own system has what it uses written out. */
   readonly system: System;
   readonly plan: Plan;
   readonly problems: readonly NotationProblem[];
 }
 
-/** Reads and compiles a system from its notation. Never throws for what an author wrote. */
-export function loadSystem(source: string): LoadedSystem {
+/** Reads and compiles a system from its notation; `library` holds what it may build on. Never throws for what an author wrote. */
+export function loadSystem(source: string, library: Library = {}): LoadedSystem {
   const read = readNotation(source);
-  const plan = compileSystem(read.system);
-  const located = plan.problems.map((p) => locate(p, read.places[p.statement]));
+  const whole = writeOut(read.system, library);
+  const plan = compileSystem(whole.system);
+  const located = [
+    ...whole.problems.map((p) => locate(p, read.places[p.statement])),
+    ...plan.problems.map((p) => locateIn(p, whole, read.places)),
+  ];
   return { system: read.system, plan, problems: [...read.problems, ...located].sort((a, b) => a.line - b.line || a.column - b.column) };
+}
+
+/** What is wrong in a statement that was brought along is told at the line that brings it. */
+function locateIn(problem: PlanProblem, { origins }: WrittenOut, places: readonly StatementPlaces[]): NotationProblem {
+  const origin = origins[problem.statement];
+  const place = origin && places[origin.statement];
+  if (origin?.from === undefined) return locate(problem, place);
+  return locate({ ...problem, part: undefined, why: `In ${origin.from}: ${problem.why}` }, place);
 }
 
 function locate(problem: PlanProblem, places: StatementPlaces | undefined): NotationProblem {

@@ -1,12 +1,10 @@
-import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import type { CheckResult } from "../check/result.js";
 import { MM_PER } from "../quantity/units.js";
-import { loadSystem } from "./load.js";
 import type { Plan } from "./plan.js";
 import { run } from "./run.js";
+import { readShelf } from "../test/shelf.js";
 
-const SHELF = new URL("../../../../systems/", import.meta.url);
 const HOW_MANY = 40;
 
 type Body = Record<string, number>;
@@ -51,25 +49,17 @@ interface Tally {
   cause: string | undefined;
 }
 
-const library = readdirSync(SHELF)
-  .filter((name) => name.endsWith(".lodrin"))
-  .map((name) => {
-    const slug = name.replace(".lodrin", "");
-    const { plan } = loadSystem(readFileSync(new URL(name, SHELF), "utf8"));
-    const worked = JSON.parse(readFileSync(new URL(`worked/${slug}.json`, SHELF), "utf8")) as {
-      examples: [{ measurements: Body; settings: Record<string, string | number> }];
-    };
-    const [{ measurements, settings }] = worked.examples;
-    const runs = bodiesFor(plan, measurements).map((body) => run(plan, body, settings));
-    const tallies = new Map<string, Tally>();
-    const count = (check: CheckResult): void => {
-      const tally = tallies.get(check.name) ?? { pass: 0, look: 0, fail: 0, cause: check.cause };
-      tally[check.status] += 1;
-      tallies.set(check.name, tally);
-    };
-    for (const drafted of runs) drafted.checks.forEach(count);
-    return { slug, title: plan.system.title, runs, tallies };
-  });
+const library = readShelf().map(({ slug, plan, examples: [{ measurements, settings }] }) => {
+  const runs = bodiesFor(plan, measurements).map((body) => run(plan, body, settings));
+  const tallies = new Map<string, Tally>();
+  const count = (check: CheckResult): void => {
+    const tally = tallies.get(check.name) ?? { pass: 0, look: 0, fail: 0, cause: check.cause };
+    tally[check.status] += 1;
+    tallies.set(check.name, tally);
+  };
+  for (const drafted of runs) drafted.checks.forEach(count);
+  return { slug, title: plan.system.title, runs, tallies };
+});
 
 const missed = (tallies: ReadonlyMap<string, Tally>): [string, Tally][] => [...tallies].filter(([, t]) => t.look + t.fail > 0);
 

@@ -156,6 +156,22 @@ export const Grade = Type.Object(
   closed,
 );
 
+/** What a library system is called by others: the name of its file. */
+const Slug = Type.String({ pattern: "^[a-z0-9][a-z0-9-]*$", maxLength: 80 });
+
+/** Builds on another system: all that it asks for and draws stands above what follows here. */
+export const Uses = Type.Object(
+  {
+    is: Type.Literal("uses"),
+    base: Slug,
+    /** Its pieces are cut as well, with their shaping and checks. */
+    pieces: Type.Optional(Type.Boolean()),
+    says: Type.Optional(Text),
+    comments: Comments,
+  },
+  closed,
+);
+
 /** A verb in one of its forms, with what fills it: how a point is placed, or pieces are shaped. */
 const VerbUse = {
   verb: Type.String({ pattern: "^[a-z]+$" }),
@@ -332,6 +348,7 @@ export const Caution = Type.Object({ is: Type.Literal("caution"), says: Text, co
 export const Lesson = Type.Object({ is: Type.Literal("lesson"), text: Text, comments: Comments }, closed);
 
 export const Statement = Type.Union([
+  Uses,
   Measure,
   Setting,
   Choice,
@@ -366,6 +383,7 @@ export const SystemSchema = Type.Object(
 
 export type System = Static<typeof SystemSchema>;
 export type Statement = Static<typeof Statement>;
+export type Uses = Static<typeof Uses>;
 export type Measure = Static<typeof Measure>;
 export type Setting = Static<typeof Setting>;
 export type Choice = Static<typeof Choice>;

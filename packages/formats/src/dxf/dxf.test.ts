@@ -1,15 +1,15 @@
-import { readdirSync, readFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
 import { loadSystem, run, sampleBody } from "@lodrin/core";
 import DxfParser from "dxf-parser";
 import { describe, expect, it } from "vitest";
+import { readLibrary } from "../library/index.js";
 import { layPieces } from "../drawing/pieces.js";
 import { dxfText } from "./entities.js";
 import { DXF_LAYER } from "./layers.js";
 import { onCuttingLine, turnsAt } from "./ring-marks.js";
 import { blockNames, writeDxf } from "./write.js";
 
-const SHELF = new URL("../../../../systems/", import.meta.url);
-const library = readdirSync(SHELF).filter((name) => name.endsWith(".lodrin"));
+const LIBRARY = readLibrary(fileURLToPath(new URL("../../../../systems/", import.meta.url)));
 
 interface Entity {
   type: string;
@@ -29,8 +29,8 @@ function read(text: string): { blocks: Record<string, { entities: Entity[] }>; e
   return parsed as unknown as ReturnType<typeof read>;
 }
 
-describe.each(library)("%s read back by an independent reader", (name) => {
-  const { plan } = loadSystem(readFileSync(new URL(name, SHELF), "utf8"));
+describe.each(Object.entries(LIBRARY))("%s read back by an independent reader", (_, notation) => {
+  const { plan } = loadSystem(notation, LIBRARY);
   const drafted = run(plan, sampleBody(plan));
   const dxf = read(writeDxf(drafted));
   const names = blockNames(drafted.pieces);

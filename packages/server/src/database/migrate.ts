@@ -2,11 +2,13 @@ import type { Knex } from "knex";
 import * as accounts from "./migrations/001-accounts.js";
 import * as bodies from "./migrations/002-bodies.js";
 import * as systemsAndDrafts from "./migrations/003-systems-and-drafts.js";
+import * as buildingOnOthers from "./migrations/004-systems-that-build-on-others.js";
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "001-accounts": accounts,
   "002-bodies": bodies,
   "003-systems-and-drafts": systemsAndDrafts,
+  "004-systems-that-build-on-others": buildingOnOthers,
 };
 
 const source: Knex.MigrationSource<string> = {

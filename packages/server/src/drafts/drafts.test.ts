@@ -1,4 +1,7 @@
 import type { Draft, MeasurementSet, Person, SystemSheet } from "@lodrin/contract";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { readAnswers } from "@lodrin/formats";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { loadDemo } from "../demo/load.js";
@@ -58,6 +61,29 @@ describe("the shelf", () => {
     expect((await mine.get(`/api/systems/${SHIRT}/1`)).body).toMatchObject({ version: 1 });
     expect((await mine.get(`/api/systems/${SHIRT}/9`)).status).toBe(404);
     await SystemVersionRow.query(h.knex).delete().where({ slug: SHIRT, version: 2 });
+  });
+
+  it("a changed system becomes a new version of those that build on it, and their drafts keep the old one", async () => {
+    const fresh = await openHarness();
+    const folder = mkdtempSync(join(tmpdir(), "lodrin-shelf-"));
+    try {
+      const write = (name: string, text: string): void => writeFileSync(join(folder, `${name}.lodrin`), text);
+      const base = (down: number): string => `system "Base"\n  unit cm\nboard A "A"\nA0 start\nA1 down ${down} from A0\n`;
+      write("try-base", base(10));
+      write("try-user", 'system "User"\n  unit cm\nuses try-base\nboard B "B"\nB0 start\nB1 down dist(#A0, #A1) from B0\n');
+      await stockShelf(fresh.knex, folder);
+      const drafter = await visitor(fresh.app, "drafter@quillmoor.example");
+      const first = (await drafter.send("post", "/api/drafts", { ...NEW, slug: "try-user", measurements: {} })).body as Draft;
+      write("try-base", base(20));
+      await stockShelf(fresh.knex, folder);
+      const second = (await drafter.send("post", "/api/drafts", { ...NEW, slug: "try-user", measurements: {} })).body as Draft;
+      expect([first.systemVersion, second.systemVersion]).toEqual([1, 2]);
+      const depth = async ({ id }: Draft): Promise<unknown> => (await drafter.get(`/api/drafts/${id}/files/run.json`)).body.points.B1.y;
+      expect([await depth(first), await depth(second)]).toEqual([100, 200]);
+    } finally {
+      rmSync(folder, { recursive: true });
+      await fresh.close();
+    }
   });
 
   it("stocking twice adds nothing", async () => {

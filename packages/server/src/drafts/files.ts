@@ -60,7 +60,7 @@ export function draftFiles(router: Router, knex: Knex): void {
     if (!maker) throw new ProblemError(404, "No such file", `There are: ${Object.keys(MAKERS).join(", ")}.`);
     const row = await new Owned(knex, accountId).draft(request.params.id);
     const { paper = "A4", what = "pieces", unit = row.unit } = request.query as Partial<Wanted>;
-    const drafted = run(loadSystem(row.system?.notation ?? "").plan, row.measurements, row.settings, row.unit);
+    const drafted = run(loadSystem(row.system?.notation ?? "", row.system?.bases).plan, row.measurements, row.settings, row.unit);
     send(response, await maker(drafted, row, { paper, what, unit }), `${fileName(row.name)}-${request.params.file}`);
   });
 }

@@ -1,27 +1,27 @@
-import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
-import { loadSystem, problemText } from "@lodrin/core";
+import { isDeepStrictEqual } from "node:util";
+import { basesOf, type Library, loadSystem, problemText } from "@lodrin/core";
+import { readLibrary } from "@lodrin/formats/library";
 import type { Knex } from "knex";
 import { SystemVersionRow } from "./system-version.js";
 
 /**
- * Brings the shelf up to the library's files: a text that differs from the newest stored version becomes the next
+ * Brings the shelf up to the library's files: a text that differs from the newest stored version, or builds on another that does, becomes the next
  * version; drafts made with older ones keep theirs. Throws when a library file has a problem.
  */
 export async function stockShelf(knex: Knex, folder: string): Promise<void> {
-  const files = readdirSync(folder).filter((f) => f.endsWith(".lodrin"));
-  for (const file of files.sort()) await stock(knex, file.replace(/\.lodrin$/, ""), readFileSync(join(folder, file), "utf8"));
+  const library = readLibrary(folder);
+  for (const [slug, notation] of Object.entries(library)) await stock(knex, slug, notation, basesOf(notation, library));
 }
 
-async function stock(knex: Knex, slug: string, notation: string): Promise<void> {
-  const { system, problems } = loadSystem(notation);
+async function stock(knex: Knex, slug: string, notation: string, bases: Library): Promise<void> {
+  const { system, problems } = loadSystem(notation, bases);
   const [problem] = problems;
   if (problem) throw new Error(`The library system ${slug} has a problem at ${problemText(problem)}`);
   const newest = await newestVersion(knex, slug);
-  if (newest?.notation === notation) return;
+  if (newest?.notation === notation && isDeepStrictEqual(newest.bases, bases)) return;
   // Two processes may stock at once: the second finds the version taken and leaves it.
   await SystemVersionRow.query(knex)
-    .insert({ slug, version: (newest?.version ?? 0) + 1, title: system.title, garment: system.garment, notation })
+    .insert({ slug, version: (newest?.version ?? 0) + 1, title: system.title, garment: system.garment, notation, bases })
     .onConflict(["slug", "version"])
     .ignore();
 }

@@ -15,7 +15,7 @@ function lazily(sheet: SystemSheet): ShelfSystem {
   return {
     sheet,
     get loaded() {
-      return (loaded ??= loadSystem(sheet.notation));
+      return (loaded ??= loadSystem(sheet.notation, sheet.bases));
     },
   };
 }

@@ -48,6 +48,7 @@ const says = (text: string | undefined): string => (text === undefined ? "" : ` 
 type Printers = { readonly [K in Statement["is"]]: (s: Extract<Statement, { is: K }>) => string[] };
 
 const PRINTERS: Printers = {
+  uses: (s) => [`uses ${s.base}${s.pieces ? " · with its pieces" : ""}${says(s.says)}`],
   measure: printMeasure,
   set: (s) => [printSetting(s)],
   choose: printChoice,

@@ -222,6 +222,7 @@ class Reader implements ReadSystem {
 
 const STATEMENT_WORDS: Record<string, string> = {
   system: 'system "Title"',
+  uses: 'uses 18-block-waist-and-side-dart "What is drafted on it."',
   measure: 'measure chest girth 84..136 "How the tape runs."',
   set: 'set ease = 1/2 from 0 to 2 "What it decides."',
   choose: 'choose chest_line "What is chosen." and the options indented below',

@@ -24,7 +24,7 @@ watch(
   (now) =>
     now &&
     ask({
-      systems: garments.value.flatMap(ofGarment).map(({ sheet }) => ({ slug: sheet.slug, notation: sheet.notation })),
+      systems: garments.value.flatMap(ofGarment).map(({ sheet }) => ({ slug: sheet.slug, notation: sheet.notation, bases: sheet.bases })),
       sets: measured.value.map(({ set }) => ({ written: { ...set.written }, unit: set.unit })),
     }),
 );

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { MeasurementSet, Person } from "@lodrin/contract";
-import { measurementName } from "@lodrin/core";
+import { measurementName, statementsOf } from "@lodrin/core";
 import { computed, ref } from "vue";
 import { RouterLink, useRoute, useRouter } from "vue-router";
 import { useDrafts } from "../../stores/drafts.js";
@@ -34,6 +34,16 @@ const choices = computed(() =>
       })),
     )
     .sort((a, b) => b.cover.there - a.cover.there),
+);
+/** The systems it is drafted on: their steps come first in it. */
+const buildsOn = computed(() =>
+  system.value
+    ? statementsOf(system.value.loaded.system, "uses").map(({ base, says }) => ({
+        slug: base,
+        title: shelf.bySlug(base)?.sheet.title ?? base,
+        says: says ?? "",
+      }))
+    : [],
 );
 const failed = ref("");
 const busy = ref(false);
@@ -77,6 +87,10 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
       <div>
         <h1>{{ system.sheet.title }}</h1>
         <p class="about">{{ system.loaded.system.about }}</p>
+        <p v-for="base in buildsOn" :key="base.slug" class="builds">
+          Builds on the <RouterLink :to="{ name: 'start', params: { slug: base.slug } }">{{ base.title }}</RouterLink
+          >. {{ base.says }}
+        </p>
         <h2>On whose body?</h2>
         <p v-if="failed" class="says fail" role="alert">{{ failed }}</p>
         <ul>
@@ -114,6 +128,10 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
 }
 .about {
   margin: 10px 0 24px;
+  max-width: 60ch;
+}
+.builds {
+  margin: -12px 0 24px;
   max-width: 60ch;
 }
 h2 {

@@ -1,4 +1,4 @@
-import type { MeasurementSet } from "@lodrin/contract";
+import type { MeasurementSet, SystemSheet } from "@lodrin/contract";
 import { loadSystem, type Plan, run, sampleBody, statementsOf } from "@lodrin/core";
 import { drawPieces } from "@lodrin/formats";
 import { type Coverage, coverageOf } from "./coverage.js";
@@ -21,12 +21,15 @@ export interface CardFacts {
 }
 
 /** The facts of a system's card. `sets` are the newest of each person. */
-export function cardFacts(notation: string, sets: readonly Pick<MeasurementSet, "written" | "unit">[]): CardFacts {
-  const { plan, system } = loadSystem(notation);
+export function cardFacts(
+  { notation, bases }: Pick<SystemSheet, "notation" | "bases">,
+  sets: readonly Pick<MeasurementSet, "written" | "unit">[],
+): CardFacts {
+  const { plan, system } = loadSystem(notation, bases);
   return {
     about: system.about ?? "",
     suits: system.suits ?? "",
-    points: statementsOf(system, "point").length,
+    points: statementsOf(plan.system, "point").length,
     unit: system.unit,
     picture: pictureOf(plan),
     covers: sets.map((set) => coverageOf(plan, set)),

@@ -1,8 +1,9 @@
+import type { SystemSheet } from "@lodrin/contract";
 import { type CardFacts, cardFacts } from "./card-facts.js";
 
 /** What the page asks: the systems in the order they are wanted, and the sets they are compared with. */
 export interface ShelfQuestion {
-  readonly systems: readonly { readonly slug: string; readonly notation: string }[];
+  readonly systems: readonly Pick<SystemSheet, "slug" | "notation" | "bases">[];
   readonly sets: Parameters<typeof cardFacts>[1];
 }
 
@@ -14,6 +15,6 @@ export interface ShelfAnswer {
 
 // Reading and drafting a whole shelf takes seconds on a small tablet: done here, the page stays free for the hands.
 self.addEventListener("message", (event: MessageEvent<ShelfQuestion>) => {
-  for (const { slug, notation } of event.data.systems)
-    self.postMessage({ slug, facts: cardFacts(notation, event.data.sets) } satisfies ShelfAnswer);
+  for (const sheet of event.data.systems)
+    self.postMessage({ slug: sheet.slug, facts: cardFacts(sheet, event.data.sets) } satisfies ShelfAnswer);
 });
