@@ -57,6 +57,17 @@ const section = (heading: string, says: string, forms: readonly string[], e: Exa
 const spoken = (word: string, text: string): string =>
   `${word} ${text.replace(/\{(\w+):(\w+)\}/g, (_, name: string, type: string) => (type === "point" ? "POINT" : type === "line" ? "LINE" : name.toUpperCase()))}`.trim();
 
+const CHECKS: Readonly<Record<string, readonly [string, string]>> = {
+  checks: [
+    "Three ways to check",
+    "Two figures that agree, one between two others, or any condition. Those made on every draft follow. Lengths in mm.",
+  ],
+  passes: [
+    "What must go through an opening",
+    "A girth of the garment over a girth of the body, in cloth that gives. The neck is asked about by itself, since nothing here opens; the hem falls to the side, and over the seam that makes a corner. Lengths in mm.",
+  ],
+};
+
 const LINES: Readonly<Record<string, readonly [string, string]>> = {
   line: ["Lines and level lines", "Straight through its points. A level line carries its name on the paper and on the pieces."],
   curve: [
@@ -129,11 +140,12 @@ describe("the pages of the notation", () => {
   it("checks", async () => {
     const sections = of("check").map((e) => {
       const rows = e.drafted.checks.map((c) => {
-        const expected = typeof c.expected === "number" ? c.expected.toFixed(1) : c.expected.map((x) => x.toFixed(1)).join(" to ");
-        return `| ${c.name} | ${c.status} | ${c.got.toFixed(1)} | ${expected} | ${c.tolerance.toFixed(1)} |`;
+        const figure = (x: number): string => (c.kind === "angle" ? `${((x * 180) / Math.PI).toFixed(1)}°` : x.toFixed(1));
+        const expected = typeof c.expected === "number" ? figure(c.expected) : c.expected.map(figure).join(" to ");
+        return `| ${c.name} | ${c.status} | ${figure(c.got)} | ${expected} | ${figure(c.tolerance)} |`;
       });
       const table = ["| check | result | got | expected | within |", "| --- | --- | --: | --: | --: |", ...rows].join("\n");
-      return `${section("Three ways to check", "Two figures that agree, one between two others, or any condition. Those made on every draft follow. Lengths in mm.", [], e)}\n\n${table}`;
+      return `${section(...(CHECKS[wordOf(e)] ?? ["", ""]), [], e)}\n\n${table}`;
     });
     await expect(page("Checks", "What is checked by eye, made in numbers.", sections)).toMatchFileSnapshot(`../../../${DOCS}/checks.md`);
   });

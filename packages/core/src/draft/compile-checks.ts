@@ -4,8 +4,8 @@ import { parseFormula } from "../formula/parse.js";
 import type { Scope, Typed } from "../formula/scope.js";
 import type { Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
-import type { Check, Sew, System } from "../system/model.js";
-import type { PlannedCheck, PlannedPiece, PlannedSew, PlanProblem } from "./plan.js";
+import type { Check, Passes, Sew, System } from "../system/model.js";
+import type { Plan, PlannedCheck, PlannedPass, PlannedPiece, PlannedSew, PlanProblem } from "./plan.js";
 
 type Report = (problem: PlanProblem) => void;
 
@@ -16,25 +16,46 @@ export function compileChecks(
   pieces: readonly PlannedPiece[],
   shaped: ReadonlySet<string>,
   report: Report,
-): { checks: PlannedCheck[]; sews: PlannedSew[] } {
+): Pick<Plan, "checks" | "sews" | "passes" | "closures" | "stretch"> {
   const checks: PlannedCheck[] = [];
   const sews: PlannedSew[] = [];
+  const passes: PlannedPass[] = [];
+  const closures: (Typed | undefined)[] = [];
+  let stretch: Typed | undefined;
   const known = new Set(pieces.map((p) => p.source.key));
   system.statements.forEach((statement, i) => {
-    if (statement.is !== "check" && statement.is !== "sew") return;
     try {
       if (statement.is === "check") checks.push(compileCheck(statement, scope));
-      else sews.push(compileSew(statement, scope, known, shaped));
+      else if (statement.is === "sew") sews.push(compileSew(statement, scope, known, shaped));
+      else if (statement.is === "passes") passes.push(compilePass(statement, scope));
+      else if (statement.is === "closes") closures.push(conditionOf(statement.when, scope));
+      else if (statement.is === "cloth") stretch = compileAs(parseFormula(statement.stretches), scope, "number");
     } catch (error) {
       if (!(error instanceof FormulaError)) throw error;
-      report({ statement: i, part: "got", at: error.at, why: error.why, mend: error.mend });
+      report({ statement: i, part: PART[statement.is as keyof typeof PART], at: error.at, why: error.why, mend: error.mend });
     }
   });
-  return { checks, sews };
+  return { checks, sews, passes, closures, stretch };
+}
+
+const conditionOf = (when: string | undefined, scope: Scope): Typed | undefined =>
+  when === undefined ? undefined : compileAs(parseFormula(when), scope, "yesno");
+
+/** The part of a statement whose formula is looked at first. */
+const PART = { check: "got", sew: "got", passes: "garment", closes: "when", cloth: "stretches" } as const;
+
+function compilePass(source: Passes, scope: Scope): PlannedPass {
+  return {
+    source,
+    when: conditionOf(source.when, scope),
+    garment: compileAs(parseFormula(source.garment), scope, "length"),
+    body: compileAs(parseFormula(source.body), scope, "length"),
+    edges: edgesIn(source.garment),
+  };
 }
 
 function compileCheck(source: Check, scope: Scope): PlannedCheck {
-  const when = source.when === undefined ? undefined : compileAs(parseFormula(source.when), scope, "yesno");
+  const when = conditionOf(source.when, scope);
   if (source.test === "holds") {
     return {
       source,
@@ -58,7 +79,8 @@ function compileCheck(source: Check, scope: Scope): PlannedCheck {
   return { source, edges: edgesNamed(source), when, kind, got, expected, upper, within };
 }
 
-const edgesNamed = (check: Check): string[] => [check.got, check.expected].flatMap((text) => text?.match(/[A-Z]\w*\.[a-z_]\w*/g) ?? []);
+const edgesNamed = (check: Check): string[] => [check.got, check.expected].flatMap((text) => edgesIn(text ?? ""));
+const edgesIn = (text: string): string[] => text.match(/[A-Z]\w*\.[a-z_]\w*/g) ?? [];
 
 /** The kind of the sides that is not bare: lengths are compared with lengths. */
 function sharedKind(trees: readonly (Tree | undefined)[], scope: Scope): Kind {

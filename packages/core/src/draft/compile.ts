@@ -62,7 +62,7 @@ class Compiler {
     const report = (problem: PlanProblem): void => void this.problems.push(problem);
     const pieces = compilePieces(this.system, this.scope, this.darts, report);
     const { shapings, names, made } = compileShapings(this.system, this.scope, report);
-    const { checks, sews } = compileChecks(this.system, this.scope, pieces, made, report);
+    const { checks, sews, passes, closures, stretch } = compileChecks(this.system, this.scope, pieces, made, report);
     return {
       system: this.system,
       scope: this.scope,
@@ -77,6 +77,9 @@ class Compiler {
       shapingNames: names,
       sews,
       checks,
+      passes,
+      closures,
+      stretch,
     };
   }
 

@@ -3,7 +3,7 @@ import type { Span, Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
 import type { NamedDart } from "../piece/dart-result.js";
 import type { Shape } from "../shaping/shaping.js";
-import type { Check, Choice, Measure, PathStep, Piece, PointStep, Setting, ShapeStep, System, Value } from "../system/model.js";
+import type { Check, Choice, Measure, Passes, PathStep, Piece, PointStep, Setting, ShapeStep, System, Value } from "../system/model.js";
 
 /** Something wrong in a system before any body is drafted: in which statement, which part of it, and where in that part's text. */
 export interface PlanProblem {
@@ -131,6 +131,15 @@ export interface PlannedCheck {
   readonly within: Typed | undefined;
 }
 
+/** An opening or girth of the garment that must pass over a girth of the body, mm. */
+export interface PlannedPass {
+  readonly source: Passes;
+  readonly when: Typed | undefined;
+  readonly garment: Typed;
+  readonly body: Typed;
+  readonly edges: readonly string[];
+}
+
 export interface PlannedSew {
   readonly first: { readonly piece: string; readonly role: string };
   readonly second: { readonly piece: string; readonly role: string };
@@ -153,4 +162,9 @@ export interface Plan {
   readonly shapingNames: { readonly points: ReadonlyMap<string, number>; readonly paths: ReadonlyMap<string, number> };
   readonly sews: readonly PlannedSew[];
   readonly checks: readonly PlannedCheck[];
+  readonly passes: readonly PlannedPass[];
+  /** When the garment has an opening to be put on by: one condition a closure, undefined for one that is always there. */
+  readonly closures: readonly (Typed | undefined)[];
+  /** How far the cloth stretches, as a share. */
+  readonly stretch: Typed | undefined;
 }

@@ -118,7 +118,8 @@ function baseOf(uses: Uses, statement: number, user: System, library: Library, w
 function taken(base: System, uses: Uses): Statement[] {
   return base.statements.flatMap((s): Statement[] => {
     if (s.is === "lesson") return [];
-    if (s.is === "piece" || s.is === "shape" || s.is === "sew" || s.is === "check") return uses.pieces ? [s] : [];
+    if (s.is === "piece" || s.is === "shape" || s.is === "sew" || s.is === "check" || s.is === "passes" || s.is === "closes")
+      return uses.pieces ? [s] : [];
     return [s.is === "part" ? { ...s, title: `${base.title}: ${s.title}` } : s];
   });
 }

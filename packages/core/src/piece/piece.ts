@@ -15,7 +15,7 @@ export interface PieceEdge {
   readonly length: number;
   readonly allowance: number;
   readonly finish: "seam" | "fold" | "finished";
-  /** Meets the fold in a point on purpose. */
+  /** Meets the fold, or its like over a seam, in a point on purpose. */
   readonly pointed: boolean;
   /** How the allowance turns the corner at its end. */
   readonly corner: CornerStyle;
@@ -59,6 +59,12 @@ export interface PieceResult {
     readonly laid: ReadonlyMap<string, Path>;
   };
 }
+
+/** Two pieces that are sewn together, by name; one name when a piece is sewn to itself. */
+export const pairText = (a: PieceResult, b: PieceResult): string => (a === b ? a.title : `${a.title} and ${b.title}`);
+
+/** The role of an edge as people read it: `armhole_lower` is the armhole lower. */
+export const roleText = ({ role }: { readonly role: string }): string => role.replace(/_/g, " ");
 
 /** How many to cut, as written on a piece: `cut 1 on fold`, `cut 2, mirrored`. */
 export function cutText(piece: Pick<PieceResult, "cut" | "onFold" | "mirrored">): string {

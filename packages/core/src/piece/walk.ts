@@ -49,11 +49,44 @@ export function walkSeam(pieces: readonly PieceResult[], firstName: string, seco
   };
 }
 
+/** A corner of a piece: the edge that runs into it and the one that leaves it. */
+export interface SeamCorner {
+  readonly piece: PieceResult;
+  readonly before: PieceEdge;
+  readonly after: PieceEdge;
+}
+
+/** The two places where a seam ends: at each, the corner of either piece that comes to lie there, with its own seam edge's neighbour. */
+export interface SeamEnd {
+  readonly first: SeamCorner & { readonly neighbour: PieceEdge };
+  readonly second: SeamCorner & { readonly neighbour: PieceEdge };
+}
+
+/** Where a seam ends, when two edges named `Piece.role` are sewn to each other. */
+export function seamEnds(pieces: readonly PieceResult[], firstName: string, secondName: string): SeamEnd[] {
+  const first = sideOf(pieces, firstName);
+  const second = sideOf(pieces, secondName);
+  if (!first || !second) return [];
+  const [a, b] = [cornersOf(first), cornersOf(second)];
+  const opposite = runsOpposite(first, second);
+  return [
+    { first: a.start, second: opposite ? b.end : b.start },
+    { first: a.end, second: opposite ? b.start : b.end },
+  ];
+}
+
+function cornersOf({ piece, edge, before, after }: Side): Record<"start" | "end", SeamEnd["first"]> {
+  return {
+    start: { piece, before, after: edge, neighbour: before },
+    end: { piece, before: edge, after, neighbour: after },
+  };
+}
+
 interface Side {
   readonly piece: PieceResult;
   readonly edge: PieceEdge;
-  readonly before: string;
-  readonly after: string;
+  readonly before: PieceEdge;
+  readonly after: PieceEdge;
 }
 
 function sideOf(pieces: readonly PieceResult[], name: string): Side | undefined {
@@ -61,7 +94,7 @@ function sideOf(pieces: readonly PieceResult[], name: string): Side | undefined 
     const i = piece.edges.findIndex((e) => e.name === name);
     const edge = piece.edges[i];
     if (!edge) continue;
-    const at = (k: number): string => piece.edges[(i + k + piece.edges.length) % piece.edges.length]?.role ?? "";
+    const at = (k: number): PieceEdge => piece.edges[(i + k + piece.edges.length) % piece.edges.length] as PieceEdge;
     return { piece, edge, before: at(-1), after: at(1) };
   }
   return undefined;
@@ -69,8 +102,8 @@ function sideOf(pieces: readonly PieceResult[], name: string): Side | undefined 
 
 /** Outlines run clockwise, so two pieces side by side are sewn along edges that run against each other; turned over, along. The neighbours tell. */
 function runsOpposite(a: Side, b: Side): boolean {
-  if (a.before === b.before || a.after === b.after) return false;
-  return a.before === b.after || a.after === b.before || a.piece.board === b.piece.board;
+  if (a.before.role === b.before.role || a.after.role === b.after.role) return false;
+  return a.before.role === b.after.role || a.after.role === b.before.role || a.piece.board === b.piece.board;
 }
 
 /** The notches of an edge, by how far along its sewn length they lie: what a dart takes in on the way is not walked. */

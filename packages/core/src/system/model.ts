@@ -277,7 +277,7 @@ export const Edge = Type.Object(
     along: Along,
     finish: Type.Optional(Type.Union([Type.Literal("fold"), Type.Literal("finished")])),
     allow: Type.Optional(FormulaText),
-    /** Meets the fold in a point on purpose, like a sweetheart or a V neck. */
+    /** Meets the fold, or its like over a seam, in a point on purpose: a sweetheart, a V neck, a shirt tail. */
     pointed: Type.Optional(Type.Boolean()),
     corner: Type.Optional(Type.Union([Type.Literal("mitre"), Type.Literal("square"), Type.Literal("mirrored")])),
   },
@@ -344,6 +344,29 @@ export const Check = Type.Object(
   closed,
 );
 
+/** An opening, or a girth of the garment, that must pass over a girth of the body. */
+export const Passes = Type.Object(
+  {
+    is: Type.Literal("passes"),
+    title: Text,
+    garment: FormulaText,
+    body: FormulaText,
+    /** A miss is something to look at, not a fault. */
+    lookOnly: Type.Optional(Type.Boolean()),
+    at: Type.Optional(PointId),
+    cause: Type.Optional(Text),
+    when: Type.Optional(FormulaText),
+    comments: Comments,
+  },
+  closed,
+);
+
+/** How the garment is opened to be put on. */
+export const Closes = Type.Object({ is: Type.Literal("closes"), says: Text, when: Type.Optional(FormulaText), comments: Comments }, closed);
+
+/** How far the cloth stretches across, as a share of its width; a garment without it is cut in cloth that does not. */
+export const Cloth = Type.Object({ is: Type.Literal("cloth"), stretches: FormulaText, comments: Comments }, closed);
+
 export const Caution = Type.Object({ is: Type.Literal("caution"), says: Text, comments: Comments }, closed);
 export const Lesson = Type.Object({ is: Type.Literal("lesson"), text: Text, comments: Comments }, closed);
 
@@ -362,6 +385,9 @@ export const Statement = Type.Union([
   ShapeStep,
   Sew,
   Check,
+  Passes,
+  Closes,
+  Cloth,
   Caution,
   Lesson,
   Grade,
@@ -401,6 +427,9 @@ export type Piece = Static<typeof Piece>;
 export type ShapeStep = Static<typeof ShapeStep>;
 export type Sew = Static<typeof Sew>;
 export type Check = Static<typeof Check>;
+export type Passes = Static<typeof Passes>;
+export type Closes = Static<typeof Closes>;
+export type Cloth = Static<typeof Cloth>;
 export type Caution = Static<typeof Caution>;
 export type Lesson = Static<typeof Lesson>;
 

@@ -1,9 +1,23 @@
 import type { BuiltinCheck } from "./builtin.js";
 import { darts } from "./darts.js";
+import { flows } from "./flows.js";
 import { humanRange } from "./human-range.js";
 import { outline } from "./outline.js";
+import { passes } from "./passes.js";
+import { runsOn } from "./runs-on.js";
 import { sewnPairs } from "./sewn-pairs.js";
 import { squareAtFold } from "./square-at-fold.js";
+import { waistOnPaper } from "./waist-on-paper.js";
 
 /** Every check made on every draft, in the order they are listed. */
-export const BUILTIN_CHECKS: readonly BuiltinCheck[] = [sewnPairs, outline, squareAtFold, darts, humanRange];
+export const BUILTIN_CHECKS: readonly BuiltinCheck[] = [
+  sewnPairs,
+  outline,
+  squareAtFold,
+  runsOn,
+  flows,
+  darts,
+  waistOnPaper,
+  humanRange,
+  passes,
+];

@@ -1,4 +1,4 @@
-import type { PieceResult } from "../../piece/piece.js";
+import { pairText, type PieceResult, roleText } from "../../piece/piece.js";
 import type { CheckResult } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
@@ -14,7 +14,7 @@ export const sewnPairs: BuiltinCheck = ({ plan, frame, pieces }) =>
     const tolerance = sew.within?.run(frame) ?? AGREE_MM;
     return [
       {
-        name: `${first.piece.title} and ${second.piece.title}: ${first.edge.role} edges agree`,
+        name: `${pairText(first.piece, second.piece)}: ${roleText(first.edge)} edges agree`,
         status: Math.abs(first.edge.length - second.edge.length) <= tolerance + 1e-6 ? "pass" : "fail",
         kind: "length",
         got: first.edge.length,

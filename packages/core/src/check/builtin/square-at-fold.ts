@@ -1,5 +1,5 @@
 import { headingAtEnd, headingAtStart, startOf, endOf } from "../../geometry/path.js";
-import type { PieceEdge, PieceResult } from "../../piece/piece.js";
+import { type PieceEdge, type PieceResult, roleText } from "../../piece/piece.js";
 import type { CheckResult } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
@@ -23,7 +23,7 @@ function atBothEnds(piece: PieceResult, i: number): CheckResult[] {
 function corner(piece: PieceResult, edge: PieceEdge, rad: number, at: CheckResult["at"]): CheckResult {
   const square = Math.PI / 2;
   return {
-    name: `${piece.title}: ${edge.role} square at the fold`,
+    name: `${piece.title}: ${roleText(edge)} square at the fold`,
     status: Math.abs(rad - square) <= SQUARE_RAD ? "pass" : "look",
     kind: "angle",
     got: rad,

@@ -35,9 +35,9 @@ const RULES: Record<string, DetailRule> = {
   why: { under: STEPS, apply: (s, d) => void append(s, "why", d["says"]) },
   watch: { under: STEPS, apply: (s, d) => void append(s, "watch", d["says"]) },
   caution: { under: STEPS, apply: (s, d) => void append(s, "caution", d["says"]) },
-  cause: { under: ["check"], apply: (s, d) => void (s["cause"] = d["says"]) },
+  cause: { under: ["check", "passes"], apply: (s, d) => void (s["cause"] = d["says"]) },
   when: {
-    under: [...STEPS, "piece", "measure", "check"],
+    under: [...STEPS, "piece", "measure", "check", "passes", "closes"],
     apply: (s, d, place) => {
       s["when"] = d["formula"];
       place("when", "formula");
@@ -75,8 +75,8 @@ const RULES: Record<string, DetailRule> = {
     },
   },
   note: { under: ["piece"], apply: (s, d) => void append(s, "notes", d["says"]) },
-  at: { under: ["check"], apply: (s, d) => void (s["at"] = d["at"]) },
-  lookOnly: { under: ["check"], apply: (s) => void (s["lookOnly"] = true) },
+  at: { under: ["check", "passes"], apply: (s, d) => void (s["at"] = d["at"]) },
+  lookOnly: { under: ["check", "passes"], apply: (s) => void (s["lookOnly"] = true) },
   shift: {
     under: ["grade"],
     apply: (s, d, place) => {

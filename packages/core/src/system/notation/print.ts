@@ -2,6 +2,7 @@ import { SHAPINGS } from "../../shaping/index.js";
 import { pointText, printForm } from "../../verb/form.js";
 import { VERBS } from "../../verb/index.js";
 import type {
+  Check,
   Choice,
   DartText,
   Edge,
@@ -63,6 +64,9 @@ const PRINTERS: Printers = {
   shape: (s) => [`shape ${shapingText(s)}${says(s.says)}`, ...notes(s)],
   sew: (s) => [`sew ${s.first} with ${s.second}${s.within === undefined ? "" : ` within ${s.within}`}`],
   check: printCheck,
+  passes: (s) => [`passes ${quoted(s.title)}: ${s.garment} over ${s.body}`, ...checkNotes(s)],
+  closes: (s) => [`closes ${quoted(s.says)}`, ...checkNotes(s)],
+  cloth: (s) => [`cloth stretches ${s.stretches}`],
   caution: (s) => [`caution ${quoted(s.says)}`],
   lesson: (s) => [`lesson ${quoted(s.text)}`],
 };
@@ -223,15 +227,18 @@ function printPiece(s: Piece): string[] {
   ];
 }
 
-function printCheck(s: Extract<Statement, { is: "check" }>): string[] {
+function printCheck(s: Check): string[] {
   const test =
     s.test === "between"
       ? `${s.got} between ${s.expected} and ${s.upper}`
       : s.test === "equals"
         ? `${s.got} = ${s.expected}${s.within === undefined ? "" : ` within ${s.within}`}`
         : s.got;
+  return [`check ${quoted(s.title)}: ${test}`, ...checkNotes(s)];
+}
+
+function checkNotes(s: Pick<Check, "when" | "lookOnly" | "at" | "cause">): string[] {
   return [
-    `check ${quoted(s.title)}: ${test}`,
     ...(s.when === undefined ? [] : [`  when ${s.when}`]),
     ...(s.lookOnly ? ["  look only"] : []),
     ...(s.at === undefined ? [] : [`  at ${pointText(s.at)}`]),

@@ -13,6 +13,7 @@ const { local } = props.keeper;
 const why = ref("");
 
 const lesson = computed(() => statementsOf(props.system, "lesson").map((l) => l.text));
+const closures = computed(() => statementsOf(props.system, "closes").map((c) => c.says));
 const cautions = computed(() => statementsOf(props.system, "caution").map((c) => c.says));
 
 async function attempt(act: () => Promise<void>): Promise<void> {
@@ -60,6 +61,10 @@ function rename(event: Event): void {
     <template v-if="lesson.length">
       <h3>Lesson</h3>
       <p v-for="text in lesson" :key="text">{{ text }}</p>
+    </template>
+    <template v-if="closures.length">
+      <h3>How it closes</h3>
+      <p v-for="text in closures" :key="text">{{ text }}</p>
     </template>
     <template v-if="cautions.length">
       <h3>Take care</h3>

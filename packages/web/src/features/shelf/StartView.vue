@@ -88,8 +88,7 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
         <h1>{{ system.sheet.title }}</h1>
         <p class="about">{{ system.loaded.system.about }}</p>
         <p v-for="base in buildsOn" :key="base.slug" class="builds">
-          Builds on the <RouterLink :to="{ name: 'start', params: { slug: base.slug } }">{{ base.title }}</RouterLink
-          >. {{ base.says }}
+          Builds on the <RouterLink :to="{ name: 'start', params: { slug: base.slug } }">{{ base.title }}</RouterLink>. {{ base.says }}
         </p>
         <h2>On whose body?</h2>
         <p v-if="failed" class="says fail" role="alert">{{ failed }}</p>

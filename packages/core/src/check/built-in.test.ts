@@ -1,0 +1,177 @@
+import { describe, expect, it } from "vitest";
+import { loadSystem } from "../draft/load.js";
+import { run } from "../draft/run.js";
+import type { CheckResult } from "./result.js";
+
+function checksOf(text: string, measurements: Record<string, string> = {}, settings: Record<string, string> = {}): readonly CheckResult[] {
+  const { plan, problems } = loadSystem(`system "Try"\n  garment block · unit cm\n${text}`);
+  expect(problems).toEqual([]);
+  return run(plan, measurements, settings).checks;
+}
+const named = (part: string, checks: readonly CheckResult[]): CheckResult | undefined => checks.find((c) => c.name.includes(part));
+
+describe("edges run on over a seam", () => {
+  const SEWN = `set fall = 0 from -20 to 20 "How far the lower edge falls at the side."
+board A "A" · centre fold
+A0 start
+A1 out 20 from A0
+A2 down 30 from A0
+A3 down 30 + fall from A1
+piece Front "Front" on A · cut 1 on fold
+  edge top: A0 > A1
+  edge side: A1 > A3
+  edge hem: A3 > A2
+  edge centre: A2 > A0 · fold
+piece Back "Back" on A · cut 1 on fold
+  edge top: A0 > A1
+  edge side: A1 > A3
+  edge hem: A3 > A2
+  edge centre: A2 > A0 · fold
+sew Front.side with Back.side
+`;
+
+  it("level edges do, on both ends of the seam", () => {
+    const found = checksOf(SEWN).filter((c) => c.name.includes("runs on over the side"));
+    expect(found.map((c) => [c.name, c.status])).toEqual([
+      ["Front and Back: top runs on over the side", "pass"],
+      ["Front and Back: hem runs on over the side", "pass"],
+    ]);
+    expect(found.every((c) => Math.abs(c.got - Math.PI) < 1e-9)).toBe(true);
+  });
+
+  it("hems that fall to the side make a corner there, told with its angle and its place", () => {
+    // By hand: 2 cm over 20 cm, atan(0.1) on each side, taken from the half turn.
+    const off = named("hem runs on", checksOf(SEWN, {}, { fall: "2" }));
+    expect(off).toMatchObject({ status: "look", at: { x: 200, y: 320 }, edges: ["Front.hem", "Back.hem"] });
+    expect(off?.got).toBeCloseTo(Math.PI - 2 * Math.atan(0.1), 9);
+    expect(named("hem runs on", checksOf(SEWN, {}, { fall: "1" }))?.status).toBe("pass");
+  });
+
+  it("a corner on purpose is not asked about, nor where different edges meet", () => {
+    const pointed = SEWN.replace("edge hem: A3 > A2", "edge hem: A3 > A2 · pointed");
+    expect(named("hem runs on", checksOf(pointed, {}, { fall: "5" }))).toBeUndefined();
+    expect(named("runs on", checksOf(SEWN.replace(/edge (hem|top)/, "edge $1_one")))?.name).toContain("hem");
+  });
+});
+
+describe("a curve flows", () => {
+  const curves = (arriving: string): string => `board A "A" · centre edge
+A0 start
+A1 out 10 from A0
+A2 down 10 from A1
+A3 down 20 from A0
+curve upper: A0 > A2, leaving level, arriving ${arriving}
+curve lower: A2 > A3, leaving plumb, arriving level
+piece Bow "Bow" on A · cut 1
+  edge curved: upper > lower
+  edge back: A3 > A0
+`;
+
+  it("where two curves share a direction", () => {
+    expect(named("curved flows", checksOf(curves("plumb")))).toMatchObject({ status: "pass", name: "Bow: curved flows without a corner" });
+  });
+
+  it("and not where they meet at an angle", () => {
+    const off = named("curved flows", checksOf(curves("at 60")));
+    expect(off).toMatchObject({ status: "look", at: { x: 100, y: 100 } });
+    expect(off?.got).toBeCloseTo(Math.PI / 6, 6);
+  });
+
+  it("corners of straight lines are drawn on purpose", () => {
+    expect(named("flows", checksOf(curves("plumb").replace("upper > lower", "A0 > A1 > A2 > A3")))).toBeUndefined();
+  });
+});
+
+describe("what must go through an opening", () => {
+  // Two quarters of a neck, 10 cm each: 40 cm round.
+  const neck = (front = "on fold", rest = ""): string => `measure head girth 40..70 "Round the head."
+  only for a check
+set give number = 0 from 0 to 100 "Per cent."
+board A "A" · centre fold
+A0 start
+A1 out 10 from A0
+A2 down 30 from A1
+A3 down 30 from A0
+piece Front "Front" on A · cut ${front === "on fold" ? 1 : 2} ${front}
+  edge neck: A0 > A1
+  edge side: A1 > A2
+  edge hem: A2 > A3
+  edge centre: A3 > A0${front === "on fold" ? " · fold" : ""}
+piece Back "Back" on A · cut 1 on fold
+  edge neck: A0 > A1
+  edge side: A1 > A2
+  edge hem: A2 > A3
+  edge centre: A3 > A0 · fold
+${rest}`;
+  const over = (text: string, head = "", give = "0"): CheckResult | undefined =>
+    named("Neck passes over the head", checksOf(text, head === "" ? {} : { head }, { give }));
+
+  it("a neck with both centres on the fold must pass over the head, or is looked at", () => {
+    expect(over(neck(), "56")).toMatchObject({ status: "look", got: 400, expected: 560, edges: ["Front.neck", "Back.neck"] });
+    expect(over(neck(), "40")?.status).toBe("pass");
+    expect(over(neck())?.expected).toBe(570);
+  });
+
+  it("not when a piece opens in the centre, or its author says how it closes", () => {
+    expect(over(neck("mirrored"), "56")).toBeUndefined();
+    expect(over(neck("on fold", 'closes "A slit in front."\n'), "56")).toBeUndefined();
+    expect(over(neck("on fold", 'closes "A slit in front."\n  when give > 0\n'), "56")?.status).toBe("look");
+  });
+
+  it("cloth that gives helps, as far as it gives", () => {
+    const jersey = neck("on fold", "cloth stretches give/100\n");
+    expect(over(jersey, "56", "39")).toMatchObject({ status: "look", got: 556 });
+    expect(over(jersey, "56", "40")?.status).toBe("pass");
+  });
+
+  it("an author names others: the hips, the hand, the bust", () => {
+    const hips = neck(
+      "on fold",
+      'passes "Waist over the hips": 4*dist(#A3, #A2) over head\n  at A2\n  cause "Set in a zip."\ncloth stretches give/100\n',
+    );
+    expect(named("Waist over the hips", checksOf(hips, { head: "44" }))).toMatchObject({
+      status: "fail",
+      got: 400,
+      expected: 440,
+      at: { x: 100, y: 300 },
+      cause: "Set in a zip.",
+    });
+    expect(named("Waist over the hips", checksOf(hips, { head: "44" }, { give: "10" }))?.status).toBe("pass");
+    expect(
+      named("Waist over the hips", checksOf(hips.replace('"Set in a zip."', '"Set in a zip."\n  look only'), { head: "44" }))?.status,
+    ).toBe("look");
+    expect(named("Waist over the hips", checksOf(hips))).toBeUndefined();
+  });
+});
+
+describe("the waist stays on the paper", () => {
+  const levels = (waist: number): string => `board A "Front" · centre fold
+A0 start
+A1 out 24 from A0
+A2 down 10 from A0
+A3 out ${waist} from A2
+A4 down 20 from A0
+A5 out 6 from A4
+level hip "Hip line": A0 > A1
+level waist_line "Waist line": A2 > A3
+`;
+
+  it.each([
+    [23, "pass"],
+    [24, "pass"],
+    [24.5, "look"],
+  ])("%s cm on paper folded for 24: %s", (waist, status) => {
+    expect(named("waist on the paper", checksOf(levels(waist)))).toMatchObject({
+      status,
+      got: waist * 10,
+      expected: [0, 240],
+      at: { x: waist * 10, y: 100 },
+    });
+  });
+
+  it("only a level that begins where the waist does tells how wide the paper is", () => {
+    // From the dart out, 10 cm from the centre: no level of the paper.
+    const part = levels(20).replace("A0 > A1", "A5 > A1").replace("A5 out 6 from A4", "A5 out 10 from A4");
+    expect(named("waist on the paper", checksOf(part))).toBeUndefined();
+  });
+});

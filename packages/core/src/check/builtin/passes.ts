@@ -1,0 +1,72 @@
+import type { Plan, PlannedPass } from "../../draft/plan.js";
+import { FormulaError } from "../../formula/error.js";
+import type { Frame } from "../../formula/scope.js";
+import type { PieceResult } from "../../piece/piece.js";
+import type { CheckResult } from "../result.js";
+import type { BuiltinCheck } from "./builtin.js";
+
+// Common practice, no source: round the head of an adult and of a child of school age, mm.
+const HEAD_MM = { adult: 570, child: 520 };
+const EXACT_MM = 0.01;
+
+/** Openings pass over what must go through them, stretched as far as the cloth gives; a neck without an opening passes over the head. */
+export const passes: BuiltinCheck = ({ plan, frame, pieces }) => {
+  const gives = 1 + Math.max(0, plan.stretch?.run(frame) ?? 0);
+  const said = plan.passes.flatMap((pass) => saidSo(pass, plan, frame, gives) ?? []);
+  const told = plan.passes.some(({ source }) => source.body === "head") || plan.closures.some((when) => !when || when.run(frame) !== 0);
+  return told ? said : [...said, ...neckOverHead(plan, frame, pieces, gives)];
+};
+
+/** A pass that its author asks for; undefined when a part of it is not on the draft. */
+function saidSo({ source, when, garment, body, edges }: PlannedPass, plan: Plan, frame: Frame, gives: number): CheckResult | undefined {
+  try {
+    if (when && !when.run(frame)) return undefined;
+    const got = garment.run(frame) * gives;
+    const expected = body.run(frame);
+    if (!Number.isFinite(got + expected)) return undefined;
+    return {
+      ...result(source.title, got, expected, source.lookOnly ? "look" : "fail"),
+      at: source.at === undefined ? undefined : frame.points[plan.scope.points.get(source.at) ?? -1],
+      edges,
+      cause:
+        source.cause ??
+        "Stretched as far as the cloth gives it is still smaller than what must go through it: widen it, or give it an opening.",
+    };
+  } catch (error) {
+    if (error instanceof FormulaError) return undefined;
+    throw error;
+  }
+}
+
+/** A neck whose pieces all lie on the fold has no opening, as long as its author tells of none. */
+function neckOverHead(plan: Plan, frame: Frame, pieces: readonly PieceResult[], gives: number): CheckResult[] {
+  const necks = pieces.flatMap((piece) => piece.edges.filter((e) => e.role === "neck").map((edge) => ({ edge, piece })));
+  if (necks.length < 2 || necks.some(({ piece }) => !piece.onFold)) return [];
+  const slot = plan.scope.names.get("head")?.slot;
+  const measured = slot === undefined ? Number.NaN : (frame.slots[slot] as number);
+  const head = Number.isFinite(measured) ? measured : plan.system.garment === "child" ? HEAD_MM.child : HEAD_MM.adult;
+  const got = necks.reduce((sum, { edge }) => sum + 2 * edge.length, 0) * gives;
+  return [
+    {
+      ...result("Neck passes over the head", got, head, "look"),
+      board: necks[0]?.piece.board,
+      edges: necks.map(({ edge }) => edge.name),
+      cause: "Both centres lie on the fold, so nothing opens: widen or deepen the neck, or give it a slit, a stand or a zip.",
+    },
+  ];
+}
+
+function result(name: string, got: number, expected: number, miss: "look" | "fail"): CheckResult {
+  return {
+    name,
+    status: got >= expected - EXACT_MM ? "pass" : miss,
+    kind: "length",
+    got,
+    expected,
+    tolerance: 0,
+    at: undefined,
+    board: undefined,
+    edges: [],
+    cause: undefined,
+  };
+}
