@@ -156,6 +156,12 @@ export interface Plan {
   readonly choices: readonly PlannedChoice[];
   readonly steps: readonly PlannedStep[];
   readonly darts: readonly PlannedDart[];
+  /** The level lines of each board that has some, by the index of their path. */
+  readonly levels: readonly {
+    readonly board: string;
+    readonly title: string;
+    readonly lines: readonly { readonly label: string; readonly path: number }[];
+  }[];
   readonly pieces: readonly PlannedPiece[];
   readonly shapings: readonly PlannedShaping[];
   /** Points and lines the shapings name, by their index: the pieces carry them. */

@@ -40,12 +40,13 @@ export function cubicSlope(c: Cubic, t: number): Point {
 
 /** Unit direction of travel at t; where the handles coincide, the direction a hair further on. */
 export function cubicHeading(c: Cubic, t: number): Point {
-  for (const at of [t, t < 0.5 ? t + 1e-4 : t - 1e-4, 0.5]) {
-    const d = cubicSlope(c, at);
-    const length = Math.hypot(d.x, d.y);
-    if (length > 1e-9) return { x: d.x / length, y: d.y / length };
-  }
-  return { x: 1, y: 0 };
+  return unitSlope(c, t) ?? unitSlope(c, t < 0.5 ? t + 1e-4 : t - 1e-4) ?? unitSlope(c, 0.5) ?? { x: 1, y: 0 };
+}
+
+function unitSlope(c: Cubic, t: number): Point | undefined {
+  const { x, y } = cubicSlope(c, t);
+  const length = Math.sqrt(x * x + y * y);
+  return length > 1e-9 ? { x: x / length, y: y / length } : undefined;
 }
 
 /** The two parts of a cubic cut at t (de Casteljau). */

@@ -1,41 +1,32 @@
-import { type Cubic, cubicAt, splitCubic } from "./cubic.js";
+import { type Cubic, cubicAt } from "./cubic.js";
 import type { Path } from "./path.js";
 import type { Point } from "./point.js";
 
 /** A curve is never cut into more than 1024 stretches: enough for nine metres, and a bound for what no body has. */
-const DEEPEST_HALVING = 10;
+const MOST_STRETCHES = 1_024;
 
-/** Distance of the handles from the chord, between its ends: an upper bound on how far the cubic strays from it. */
-function stray(c: Cubic): number {
-  const dx = c.p3.x - c.p0.x;
-  const dy = c.p3.y - c.p0.y;
-  const squared = dx * dx + dy * dy;
-  return Math.sqrt(Math.max(offChordSquared(c.p1, c.p0, dx, dy, squared), offChordSquared(c.p2, c.p0, dx, dy, squared)));
-}
-
-function offChordSquared(p: Point, from: Point, dx: number, dy: number, squared: number): number {
-  const x = p.x - from.x;
-  const y = p.y - from.y;
-  const t = squared > 0 ? Math.max(0, Math.min(1, (x * dx + y * dy) / squared)) : 0;
-  const offX = x - dx * t;
-  const offY = y - dy * t;
-  return offX * offX + offY * offY;
-}
-
-function flattenCubic(c: Cubic, tolerance: number, out: Point[], depth: number): void {
-  if (c.straight || depth >= DEEPEST_HALVING || stray(c) <= tolerance) {
-    out.push(c.p3);
-    return;
-  }
-  const [a, b] = splitCubic(c, 0.5);
-  flattenCubic(a, tolerance, out, depth + 1);
-  flattenCubic(b, tolerance, out, depth + 1);
+/**
+ * Into how many equal steps of its parameter a cubic is cut so that the stretches stray at most `tolerance` mm from it: a
+ * chord over a step h strays at most h²/8 of the largest second derivative, which a cubic has at one of its ends.
+ */
+function stretchesFor({ p0, p1, p2, p3, straight }: Cubic, tolerance: number): number {
+  if (straight) return 1;
+  const ax = p0.x - 2 * p1.x + p2.x;
+  const ay = p0.y - 2 * p1.y + p2.y;
+  const bx = p1.x - 2 * p2.x + p3.x;
+  const by = p1.y - 2 * p2.y + p3.y;
+  const bend = 6 * Math.sqrt(Math.max(ax * ax + ay * ay, bx * bx + by * by));
+  return Math.max(1, Math.min(MOST_STRETCHES, Math.ceil(Math.sqrt(bend / (8 * tolerance)))));
 }
 
 /** The path as corner points, straying at most `tolerance` mm from it. */
 export function flatten(path: Path, tolerance = 0.05): Point[] {
   const first = path.parts[0] as Cubic;
-  const out: Point[] = [cubicAt(first, 0)];
-  for (const part of path.parts) flattenCubic(part, tolerance, out, 0);
+  const out: Point[] = [first.p0];
+  for (const part of path.parts) {
+    const n = stretchesFor(part, tolerance);
+    for (let i = 1; i < n; i++) out.push(cubicAt(part, i / n));
+    out.push(part.p3);
+  }
   return out;
 }

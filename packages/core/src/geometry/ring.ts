@@ -20,40 +20,77 @@ export function meetStretches(a: Point, b: Point, c: Point, d: Point, slack: num
 /** Where two stretches a–b and c–d cross properly (not merely touch); undefined otherwise. */
 export const crossStretches = (a: Point, b: Point, c: Point, d: Point): Point | undefined => meetStretches(a, b, c, d, -1e-9);
 
+/** Sides of a ring are boxed this many together before they are looked at one by one. */
+const TOGETHER = 8;
+
 /** The first place where a ring of corner points crosses itself; undefined when it is simple. Sides are compared by their boxes first. */
 export function selfCrossing(ring: readonly Point[]): Point | undefined {
   const n = ring.length;
-  const minX = new Float64Array(n);
-  const maxX = new Float64Array(n);
-  const minY = new Float64Array(n);
-  const maxY = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    const a = ring[i] as Point;
-    const b = ring[(i + 1) % n] as Point;
-    minX[i] = Math.min(a.x, b.x);
-    maxX[i] = Math.max(a.x, b.x);
-    minY[i] = Math.min(a.y, b.y);
-    maxY[i] = Math.max(a.y, b.y);
-  }
-  for (let i = 0; i < n; i++) {
-    const left = minX[i] as number;
-    const right = maxX[i] as number;
-    const top = minY[i] as number;
-    const foot = maxY[i] as number;
-    for (let j = i + 2; j < n; j++) {
-      if ((minX[j] as number) > right || (maxX[j] as number) < left || (minY[j] as number) > foot || (maxY[j] as number) < top) continue;
-      const at = sidesCross(ring, i, j);
-      if (at) return at;
+  const groups = Math.ceil(n / TOGETHER);
+  const boxes = sideBoxes(ring, groups);
+  for (let g = 0; g < groups; g++) {
+    for (let h = g; h < groups; h++) {
+      if (apart(boxes, n + g, n + h)) continue;
+      const [iEnd, jEnd] = [Math.min(n, (g + 1) * TOGETHER), Math.min(n, (h + 1) * TOGETHER)];
+      for (let i = g * TOGETHER; i < iEnd; i++) {
+        for (let j = Math.max(i + 2, h * TOGETHER); j < jEnd; j++) {
+          const at = apart(boxes, i, j) ? undefined : sidesCross(ring, i, j);
+          if (at) return at;
+        }
+      }
     }
   }
   return undefined;
 }
 
+/** The boxes of the sides and, after them, those of their groups: left, right, top and foot of each, one after the other. */
+function sideBoxes(ring: readonly Point[], groups: number): Float64Array {
+  const n = ring.length;
+  const boxes = roomFor(4 * (n + groups));
+  for (let i = 0; i < n; i++) {
+    const a = ring[i] as Point;
+    const b = ring[i + 1 === n ? 0 : i + 1] as Point;
+    const at = 4 * i;
+    boxes[at] = a.x < b.x ? a.x : b.x;
+    boxes[at + 1] = a.x < b.x ? b.x : a.x;
+    boxes[at + 2] = a.y < b.y ? a.y : b.y;
+    boxes[at + 3] = a.y < b.y ? b.y : a.y;
+    const group = 4 * (n + Math.floor(i / TOGETHER));
+    const first = i % TOGETHER === 0;
+    for (let k = 0; k < 4; k++) {
+      const own = boxes[at + k] as number;
+      const theirs = boxes[group + k] as number;
+      if (first || (k % 2 === 0 ? own < theirs : own > theirs)) boxes[group + k] = own;
+    }
+  }
+  return boxes;
+}
+
+// Kept from call to call: making room anew costs more than all the comparing.
+let room = new Float64Array(4_096);
+
+function roomFor(size: number): Float64Array {
+  if (room.length < size) room = new Float64Array(2 * size);
+  return room;
+}
+
+/** True when two of the boxes share no place. */
+function apart(boxes: Float64Array, i: number, j: number): boolean {
+  const a = 4 * i;
+  const b = 4 * j;
+  return (
+    (boxes[b] as number) > (boxes[a + 1] as number) ||
+    (boxes[b + 1] as number) < (boxes[a] as number) ||
+    (boxes[b + 2] as number) > (boxes[a + 3] as number) ||
+    (boxes[b + 3] as number) < (boxes[a + 2] as number)
+  );
+}
+
 /** Where two sides of a ring cross; sides that share a corner never do. */
 function sidesCross(ring: readonly Point[], i: number, j: number): Point | undefined {
   const n = ring.length;
-  const apart = Math.abs(i - j);
-  if (apart <= 1 || apart === n - 1) return undefined;
+  const between = Math.abs(i - j);
+  if (between <= 1 || between === n - 1) return undefined;
   const a = ring[i] as Point;
   const b = ring[(i + 1) % n] as Point;
   const c = ring[j] as Point;

@@ -73,9 +73,9 @@ function carriedBy(plan: Plan, frame: Frame, lift: (p: Point) => Point): PieceRe
   return { points: new Map(points), paths: new Map(paths), laid: new Map(paths) };
 }
 
-/** Left and right changed about the middle of the outline. */
+/** Left and right changed about the middle of the outline, to a millimetre: where on the table it then lies tells nothing. */
 function turnedOver(outline: readonly EdgePath[]): (p: Point) => Point {
-  const box = boundsOf(outline.flatMap((edge) => flatten(edge.cut)));
+  const box = boundsOf(outline.flatMap((edge) => flatten(edge.cut, 1)));
   const twice = box ? box.minX + box.maxX : 0;
   return (p) => ({ x: twice - p.x, y: p.y });
 }

@@ -64,7 +64,7 @@ export interface PieceResult {
 export const pairText = (a: PieceResult, b: PieceResult): string => (a === b ? a.title : `${a.title} and ${b.title}`);
 
 /** The role of an edge as people read it: `armhole_lower` is the armhole lower. */
-export const roleText = ({ role }: { readonly role: string }): string => role.replace(/_/g, " ");
+export const roleText = ({ role }: { readonly role: string }): string => (role.includes("_") ? role.replace(/_/g, " ") : role);
 
 /** How many to cut, as written on a piece: `cut 1 on fold`, `cut 2, mirrored`. */
 export function cutText(piece: Pick<PieceResult, "cut" | "onFold" | "mirrored">): string {

@@ -2,7 +2,6 @@ import type { Frame } from "../../formula/scope.js";
 import type { Plan } from "../../draft/plan.js";
 import { endOf, startOf } from "../../geometry/path.js";
 import type { Point } from "../../geometry/point.js";
-import { statementsOf } from "../../system/model.js";
 import type { CheckResult } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
@@ -12,13 +11,19 @@ const WAIST = /\bwaist\b/i;
 const FROM_THE_CENTRE_MM = 60;
 
 /** The paper is folded or cut by the widest of the other levels: the waist, with what its darts take, runs off it when it is wider still. */
-export const waistOnPaper: BuiltinCheck = ({ plan, frame }) => {
-  const levels = levelsOf(plan, frame);
-  return statementsOf(plan.system, "board").flatMap(({ key, title }): CheckResult[] => {
-    const here = levels.filter((l) => l.board === key);
-    const waist = widest(here.filter((l) => WAIST.test(l.label)));
-    const other = waist && widest(here.filter((l) => !WAIST.test(l.label) && Math.abs(l.inner - waist.inner) < FROM_THE_CENTRE_MM));
-    if (!waist || !other) return [];
+export const waistOnPaper: BuiltinCheck = ({ plan, frame }) =>
+  plan.levels.flatMap(({ board, title, lines }): CheckResult[] => {
+    const waist = widest(
+      lines.filter((l) => WAIST.test(l.label)),
+      frame,
+    );
+    if (!waist) return [];
+    const other = widest(
+      lines.filter((l) => !WAIST.test(l.label)),
+      frame,
+      waist.inner.x,
+    );
+    if (!other) return [];
     return [
       {
         name: `${title}: waist on the paper`,
@@ -28,30 +33,23 @@ export const waistOnPaper: BuiltinCheck = ({ plan, frame }) => {
         expected: [0, other.outer.x],
         tolerance: 0,
         at: waist.outer,
-        board: key,
+        board,
         edges: [],
         cause: "With its dart the waist is wider than bust and hip: fold the paper by the waist, or take less into the dart.",
       },
     ];
   });
-};
 
-interface Level {
-  readonly label: string;
-  readonly board: string;
-  /** Its end at the centre, across; and its end away from it. */
-  readonly inner: number;
-  readonly outer: Point;
-}
-
-const widest = (levels: readonly Level[]): Level | undefined => [...levels].sort((a, b) => b.outer.x - a.outer.x)[0];
-
-function levelsOf(plan: Plan, frame: Frame): Level[] {
-  return plan.steps.flatMap(({ source, target, board }): Level[] => {
-    if (source.is !== "path" || source.shape !== "level") return [];
-    const path = frame.paths[target];
-    if (!path) return [];
-    const [inner, outer] = [startOf(path), endOf(path)].sort((a, b) => a.x - b.x) as [Point, Point];
-    return [{ label: source.label ?? source.key, board, inner: inner.x, outer }];
-  });
+/** The level that reaches furthest out, of those that begin at `inner`, with its ends. */
+function widest(lines: Plan["levels"][number]["lines"], frame: Frame, inner?: number): { inner: Point; outer: Point } | undefined {
+  let found: { inner: Point; outer: Point } | undefined;
+  for (const { path: index } of lines) {
+    const path = frame.paths[index];
+    if (!path) continue;
+    const [a, b] = [startOf(path), endOf(path)];
+    const ends = a.x < b.x ? { inner: a, outer: b } : { inner: b, outer: a };
+    if (inner !== undefined && Math.abs(ends.inner.x - inner) >= FROM_THE_CENTRE_MM) continue;
+    if (!found || ends.outer.x > found.outer.x) found = ends;
+  }
+  return found;
 }
