@@ -2,13 +2,10 @@ import type { Cubic } from "./cubic.js";
 import { type Path, startOf } from "./path.js";
 import type { Point } from "./point.js";
 
-/** Fixed-point text with trailing zeros cut; never an exponent, never "-0". */
+/** A length as text, rounded, no trailing zeros; never an exponent for anything a draft can hold, never "-0". */
 export function mmText(value: number, decimals = 3): string {
-  const text = value
-    .toFixed(decimals)
-    .replace(/(\.\d*?)0+$/, "$1")
-    .replace(/\.$/, "");
-  return text === "-0" ? "0" : text;
+  const scale = 10 ** decimals;
+  return String(Math.round(value * scale) / scale);
 }
 
 const pair = (p: Point): string => `${mmText(p.x)} ${mmText(p.y)}`;

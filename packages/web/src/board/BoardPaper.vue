@@ -131,7 +131,8 @@ function setNumbers(): void {
   const set = placeLabels(wishes, lines.value, levels.value);
   sides.value = new Map(set.map((l) => [l.id, { x: l.x - (at.get(l.id)?.x ?? 0), y: l.y - (at.get(l.id)?.y ?? 0) }]));
 }
-watch([() => props.step, view, () => props.run.plan], setNumbers, { immediate: true });
+// By what the sources hold: a shallow ref given as it is would set the numbers anew at every run.
+watch([() => props.step, () => view.value, () => props.run.plan], setNumbers, { immediate: true });
 watchDebounced(scene, setNumbers, { debounce: RESTS_MS });
 const labels = computed(() =>
   spots.value.flatMap((p) => {

@@ -6,7 +6,6 @@ import {
   type LaidBoard,
   layBoards,
   type Path,
-  pathLength,
   type Point,
   pointText,
   type Run,
@@ -33,7 +32,6 @@ export interface ScenePath {
   readonly data: string;
   readonly places: readonly Point[];
   readonly label: string | undefined;
-  readonly length: number;
 }
 
 /** The way a point was measured from another: a thin line of the construction. */
@@ -72,7 +70,12 @@ export function sceneOf(run: Run, boards: ReadonlyMap<string, LaidBoard> = layBo
       if (path) paths.push(scenePath(shiftPath(path, dx, 0), step, source));
     }
   });
-  const bounds = boundsOf([...points.map((p) => p.at), ...paths.flatMap((p) => [...p.places])]);
+  const bounds = boundsOf(
+    [...boards.values()].flatMap(({ bounds: b }) => [
+      { x: b.minX, y: b.minY },
+      { x: b.maxX, y: b.maxY },
+    ]),
+  );
   return { points, paths, courses, boards, bounds: bounds ? growBounds(bounds, 20) : EMPTY };
 }
 
@@ -86,6 +89,5 @@ function scenePath(path: Path, step: number, source: Extract<Run["plan"]["steps"
     data: svgData(path),
     places: flatten(path, 0.3),
     label: source.label,
-    length: pathLength(path),
   };
 }
