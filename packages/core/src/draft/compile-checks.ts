@@ -23,6 +23,7 @@ export function compileChecks(
   const closures: (Typed | undefined)[] = [];
   let stretch: Typed | undefined;
   const known = new Set(pieces.map((p) => p.source.key));
+  nameShapedEdges(system, scope, shaped);
   system.statements.forEach((statement, i) => {
     try {
       if (statement.is === "check") checks.push(compileCheck(statement, scope));
@@ -36,6 +37,13 @@ export function compileChecks(
     }
   });
   return { checks, sews, passes, closures, stretch };
+}
+
+/** Which edges a piece has that is made by shaping is known only when it is made: those that checks name are given a place. */
+function nameShapedEdges(system: System, scope: Scope, shaped: ReadonlySet<string>): void {
+  const texts = system.statements.flatMap((s) => (s.is === "check" ? [s.got, s.expected, s.upper] : s.is === "passes" ? [s.garment] : []));
+  for (const name of texts.flatMap((text) => edgesIn(text ?? "")))
+    if (shaped.has(name.slice(0, name.indexOf("."))) && !scope.paths.has(name)) scope.paths.set(name, scope.paths.size);
 }
 
 const conditionOf = (when: string | undefined, scope: Scope): Typed | undefined =>

@@ -7,7 +7,7 @@ import { SHAPINGS } from "../shaping/index.js";
 import type { ShapeStep, System } from "../system/model.js";
 import type { Slot } from "../verb/form.js";
 import { partNoter } from "./note-part.js";
-import type { Plan, PlannedFormula, PlannedShaping, PlanProblem } from "./plan.js";
+import type { Plan, PlannedDart, PlannedFormula, PlannedShaping, PlanProblem } from "./plan.js";
 
 type Report = (problem: PlanProblem) => void;
 
@@ -19,7 +19,7 @@ export interface CompiledShapings {
 }
 
 /** Compiles the shapings. A shaping may name the pieces drawn and those made by a shaping above it. */
-export function compileShapings(system: System, scope: Scope, report: Report): CompiledShapings {
+export function compileShapings(system: System, scope: Scope, darts: readonly PlannedDart[], report: Report): CompiledShapings {
   const known = new Set(system.statements.flatMap((s) => (s.is === "piece" ? [s.key] : [])));
   const names = { points: new Map<string, number>(), paths: new Map<string, number>() };
   const made = new Set<string>();
@@ -27,7 +27,7 @@ export function compileShapings(system: System, scope: Scope, report: Report): C
   system.statements.forEach((source, statement) => {
     if (source.is !== "shape") return;
     const problems: PlanProblem[] = [];
-    const planned = compileShaping(source, statement, { scope, known, names, made, note: (p) => problems.push(p) });
+    const planned = compileShaping(source, statement, { scope, darts, known, names, made, note: (p) => problems.push(p) });
     problems.forEach(report);
     shapings.push({ ...planned, shape: problems.length > 0 ? undefined : planned.shape, problem: problems[0] });
   });
@@ -36,6 +36,7 @@ export function compileShapings(system: System, scope: Scope, report: Report): C
 
 interface Around {
   readonly scope: Scope;
+  readonly darts: readonly PlannedDart[];
   readonly known: Set<string>;
   readonly names: { readonly points: Map<string, number>; readonly paths: Map<string, number> };
   readonly made: Set<string>;
@@ -71,6 +72,7 @@ function compileShaping(source: ShapeStep, statement: number, around: Around): O
     length: (name) => figure(name, "length"),
     number: (name) => figure(name, "number"),
     name: (name) => source.args[name] ?? "",
+    dart: (name) => around.darts.find((d) => d.key === source.args[name]),
   });
   return { ...base, when, shape };
 }

@@ -57,7 +57,7 @@ class Compiler {
     this.asked.finish();
     const report = (problem: PlanProblem): void => void this.read.problems.push(problem);
     const pieces = compilePieces(this.system, this.scope, this.darts, report);
-    const { shapings, names, made } = compileShapings(this.system, this.scope, report);
+    const { shapings, names, made } = compileShapings(this.system, this.scope, this.darts, report);
     const { checks, sews, passes, closures, stretch } = compileChecks(this.system, this.scope, pieces, made, report);
     return {
       system: this.system,

@@ -61,9 +61,13 @@ describe.each(library)("$slug", ({ source, examples, plan, problems }) => {
       expect(failed(drafted), `${key} ${option}`).toEqual([]);
       const wanted = plan.pieces.filter((p) => !p.when || p.when.run(drafted.frame)).map((p) => p.source.key);
       expect(
-        drafted.pieces.map((p) => p.key),
+        drafted.drafted.map((p) => p.key),
         `${key} ${option}`,
       ).toEqual(wanted);
+      expect(
+        drafted.shapings.flatMap(({ outcome }) => (outcome.status === "failed" ? [outcome.why] : [])),
+        `${key} ${option}`,
+      ).toEqual([]);
       expect(wanted.length).toBeGreaterThan(0);
       for (const piece of drafted.pieces) expect(piece.gap.mm, `${piece.title}, ${key} ${option}`).toBeLessThan(0.05);
     }

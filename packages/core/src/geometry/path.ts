@@ -65,6 +65,9 @@ function goOn(from: Point, heading: Point, mm: number): PathPlace {
   return { at: { x: from.x + heading.x * mm, y: from.y + heading.y * mm }, heading };
 }
 
+/** A cut as near as this (mm) to where two of its stretches meet falls between them, and leaves no sliver. */
+const SLIVER_MM = 1e-6;
+
 /** The two parts of a path cut `mm` from its start; a cut at or beyond an end leaves that part without length. */
 export function splitPath(path: Path, mm: number): [Path, Path] {
   const before: Cubic[] = [];
@@ -72,8 +75,8 @@ export function splitPath(path: Path, mm: number): [Path, Path] {
   let left = mm;
   for (const part of path.parts) {
     const length = cubicLength(part);
-    if (left >= length) before.push(part);
-    else if (left <= 0) after.push(part);
+    if (left >= length - SLIVER_MM) before.push(part);
+    else if (left <= SLIVER_MM) after.push(part);
     else {
       const [a, b] = splitCubic(part, cubicParameterAt(part, left));
       before.push(a);

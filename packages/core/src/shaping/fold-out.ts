@@ -8,39 +8,67 @@ import { movePart, sidesOf } from "./move-part.js";
 import { onOutline, type RingPlace } from "./ring.js";
 import type { Shaping } from "./shaping.js";
 
-/** Fold a wedge away: as wide as asked at one edge, nothing at the place it is folded to. */
+/** Fold a wedge away: as wide as asked at one edge, or between two points of it, nothing at the place it is folded to. */
 export const foldOut: Shaping = {
   word: "fold",
-  forms: [form("{piece:piece} from {from:point} to {to:point} by {by:length}")],
+  forms: [
+    form("{piece:piece} from {from:point} and {other:point} to {to:point}"),
+    form("{piece:piece} from {from:point} to {to:point} by {by:length}"),
+  ],
   gradual: true,
-  says: "A wedge folded away: so wide along the edge at the first point, running out to nothing at the second.",
-  prepare(_, filled) {
+  says: "A wedge folded away: so wide along the edge at the first point, or between two points of it, running out to nothing at the last.",
+  prepare(which, filled) {
     const [key, from, to] = [filled.name("piece"), filled.name("from"), filled.name("to")];
-    const by = filled.length("by");
+    const other = which === 0 ? filled.name("other") : undefined;
+    const by = which === 0 ? () => 0 : filled.length("by");
     return (pieces, f, share) => {
       const piece = pieceOf(pieces, key);
-      return exchange(pieces, piece, [folded(piece, from, to, by(f) * share)]);
+      const wedge = other === undefined ? wideAt(piece, from, by(f) * share) : between(piece, from, other);
+      return exchange(pieces, piece, [folded(piece, wedge, to, other === undefined ? 1 : share)]);
     };
   },
 };
 
-function folded(piece: PieceResult, from: string, to: string, mm: number): PieceResult {
+type Wedge = readonly [RingPlace, RingPlace];
+
+/** The mouth of a wedge so wide (mm), in the middle of which the point lies. */
+function wideAt(piece: PieceResult, from: string, mm: number): Wedge {
   if (mm < 0) throw new DraftError("A wedge cannot be less than nothing.", "To add width, spread: spread Sleeve from #1 to #2 by 1.");
   const at = onOutline(piece, pointOf(piece, from), pointText(from));
-  const hinge = pointOf(piece, to);
   const edge = piece.edges[at.edge]?.path;
   if (!edge || at.along - mm / 2 < 0 || at.along + mm / 2 > pathLength(edge))
     throw new DraftError(
       `The wedge is wider than the edge has room for at ${pointText(from)}.`,
       "Fold out less, or nearer the middle of the edge.",
     );
-  const mouth: [RingPlace, RingPlace] = [
+  return [
     { edge: at.edge, along: at.along - mm / 2 },
     { edge: at.edge, along: at.along + mm / 2 },
   ];
-  const sides = sidesOf(piece, { mouth, to: onOutline(piece, hinge, pointText(to)), over: [] });
-  const [a, b] = mouth.map((m) => placeAlong(edge, m.along).at) as [Point, Point];
-  const whole = turnBetween(bearing(hinge, b), bearing(hinge, a));
-  const by = sides.side === "after" ? whole : -whole;
-  return movePart(piece, sides, (p) => turn(p, hinge, by));
+}
+
+/** The mouth of a wedge between two points of one edge. */
+function between(piece: PieceResult, from: string, other: string): Wedge {
+  const [a, b] = [from, other].map((id) => onOutline(piece, pointOf(piece, id), pointText(id))) as [RingPlace, RingPlace];
+  if (a.edge !== b.edge)
+    throw new DraftError(
+      `${pointText(from)} and ${pointText(other)} do not lie on one edge of ${piece.title}.`,
+      "A wedge opens in one edge.",
+    );
+  return a.along <= b.along ? [a, b] : [b, a];
+}
+
+function folded(piece: PieceResult, wedge: Wedge, to: string, share: number): PieceResult {
+  const hinge = pointOf(piece, to);
+  const end = onOutline(piece, hinge, pointText(to));
+  const whole = sidesOf(piece, { mouth: wedge, to: end, over: [] });
+  // Half folded, the wedge has been folded from the side that stays.
+  const [still, moved] = whole.side === "after" ? wedge : ([wedge[1], wedge[0]] as const);
+  const part = { edge: moved.edge, along: still.along + (moved.along - still.along) * share };
+  const mouth: Wedge = whole.side === "after" ? [still, part] : [part, still];
+  const sides = share === 1 ? whole : sidesOf(piece, { mouth, to: end, over: [] });
+  const edge = piece.edges[still.edge] as PieceResult["edges"][number];
+  const [a, b] = mouth.map((m) => placeAlong(edge.path, m.along).at) as [Point, Point];
+  const by = turnBetween(bearing(hinge, b), bearing(hinge, a));
+  return movePart(piece, sides, (p) => turn(p, hinge, sides.side === "after" ? by : -by));
 }

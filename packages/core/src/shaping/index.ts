@@ -1,4 +1,5 @@
 import { close } from "./close.js";
+import { draw } from "./draw.js";
 import { extend } from "./extend.js";
 import { foldOut } from "./fold-out.js";
 import { join } from "./join.js";
@@ -11,5 +12,5 @@ import { unfold } from "./unfold.js";
 
 /** Every way of shaping pieces, by its word. */
 export const SHAPINGS: ReadonlyMap<string, Shaping> = new Map(
-  [close, spread, foldOut, split, join, unfold, extend, trueEdges, redraw].map((shaping) => [shaping.word, shaping]),
+  [close, spread, foldOut, split, join, unfold, extend, trueEdges, redraw, draw].map((shaping) => [shaping.word, shaping]),
 );

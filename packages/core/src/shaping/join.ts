@@ -12,19 +12,27 @@ import type { Shaping } from "./shaping.js";
 /** Lay one piece to another along an edge of each, and take them as one: how a strip cut from the front joins the back. */
 export const join: Shaping = {
   word: "join",
-  forms: [form("{second:edge} to {first:edge} into {name:piece}")],
+  forms: [form("{second:edge} turned over to {first:edge} into {name:piece}"), form("{second:edge} to {first:edge} into {name:piece}")],
   gradual: false,
-  says: "One piece laid to another, edge to edge, and the two taken as one; the second edge named stays where it lies.",
-  prepare(_, filled) {
+  says: "One piece laid to another, edge to edge, and the two taken as one; the second edge named stays where it lies. Turned over, a strip of the front joins a back that was drawn the same way round.",
+  prepare(which, filled) {
     const [first, second, name] = [filled.name("first"), filled.name("second"), filled.name("name")];
     return (pieces) => {
-      const [a, b] = [edgeOf(pieces, first), edgeOf(pieces, second)];
-      if (a.piece === b.piece) throw new DraftError("A piece cannot be joined to itself.", "Name edges of two pieces.");
+      const a = edgeOf(pieces, first);
+      const laid = edgeOf(pieces, second);
+      const b = which === 0 ? edgeOf([turnedOver(laid.piece)], second) : laid;
+      if (a.piece === laid.piece) throw new DraftError("A piece cannot be joined to itself.", "Name edges of two pieces.");
       const joined = joinedAt(a, b, name);
-      return pieces.flatMap((p) => (p === a.piece ? [joined] : p === b.piece ? [] : [p]));
+      return pieces.flatMap((p) => (p === a.piece ? [joined] : p === laid.piece ? [] : [p]));
     };
   },
 };
+
+/** A piece with its right side down. */
+function turnedOver(piece: PieceResult): PieceResult {
+  const over = (p: Point): Point => ({ x: -p.x, y: p.y });
+  return assemble({ ...piece, ...mapContents(piece, over), edges: piece.edges.map((e) => mapEdge(e, over)) });
+}
 
 type Named = ReturnType<typeof edgeOf>;
 

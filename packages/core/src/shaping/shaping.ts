@@ -1,4 +1,5 @@
 import type { Evaluate, Frame } from "../formula/scope.js";
+import type { NamedDart } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
 import type { Form } from "../verb/form.js";
 
@@ -8,6 +9,8 @@ export interface ShapingFilled {
   readonly number: (name: string) => Evaluate;
   /** The name of a point, a line, a piece or an edge, as it was written. */
   readonly name: (name: string) => string;
+  /** The dart of that name; undefined for a line that is none. */
+  readonly dart: (name: string) => NamedDart | undefined;
 }
 
 /** The pieces after a shaping, done to `share` of the whole (0 to 1), so that it can be watched. May throw DraftError. */

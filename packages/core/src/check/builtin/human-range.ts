@@ -20,9 +20,12 @@ const NECK_ROUND = { from: 240, to: 760 };
 export const humanRange: BuiltinCheck = ({ pieces }) => [...pieces.flatMap(byEdge), ...neckRound(pieces)];
 
 function byEdge(piece: PieceResult): CheckResult[] {
-  return piece.edges.flatMap((edge) => {
+  const n = piece.edges.length;
+  const beside = (i: number): string[] => [i + n - 1, i + 1].map((k) => piece.edges[k % n]?.role ?? "");
+  return piece.edges.flatMap((edge, i) => {
     if (edge.role === "shoulder") return [inRange(piece, edge, edge.length, RANGES.shoulder)];
-    if (edge.role === "armhole") return [inRange(piece, edge, heightOf(edge), RANGES.armhole)];
+    // A part of an armhole, below a yoke, has no shoulder beside it.
+    if (edge.role === "armhole" && beside(i).includes("shoulder")) return [inRange(piece, edge, heightOf(edge), RANGES.armhole)];
     return [];
   });
 }

@@ -1,0 +1,31 @@
+import { dartResult, type NamedDart } from "../piece/dart-result.js";
+import type { PieceResult } from "../piece/piece.js";
+import { DraftError } from "../verb/draft-error.js";
+import { form } from "../verb/form.js";
+import { exchange, pieceOf } from "./find.js";
+import type { Shaping } from "./shaping.js";
+
+/** Draw a dart or a line of the board on a piece that has been shaped. */
+export const draw: Shaping = {
+  word: "draw",
+  forms: [form("{line:path} on {piece:piece}")],
+  gradual: false,
+  says: "A dart or a line of the board drawn on a piece after it was shaped, where it lies on the board: drawn earlier it would be moved or cut with it.",
+  prepare(_, filled) {
+    const [key, line] = [filled.name("piece"), filled.name("line")];
+    const dart = filled.dart("line");
+    return (pieces) => {
+      const piece = pieceOf(pieces, key);
+      return exchange(pieces, piece, [drawn(piece, line, dart)]);
+    };
+  },
+};
+
+function drawn(piece: PieceResult, line: string, dart: NamedDart | undefined): PieceResult {
+  const path = piece.carried.laid.get(line);
+  if (!path) throw new DraftError(`${line} is not on this draft.`, "Its step was left out or could not be drawn.");
+  if (!dart) return { ...piece, inside: [...piece.inside, { label: line.replace(/_/g, " "), path }] };
+  const made = dartResult(dart, path, undefined, (p) => p);
+  if (!made) throw new DraftError(`${dart.label} is no dart yet.`, "Its legs and its point must be on the draft.");
+  return { ...piece, darts: [...piece.darts.filter((d) => d.key !== dart.key), made] };
+}
