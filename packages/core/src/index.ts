@@ -13,7 +13,7 @@ export { sampleBody } from "./draft/sample.js";
 export { explainStep, stepName, type TraceEntry, traceOf } from "./draft/trace.js";
 export { FormulaError } from "./formula/error.js";
 export type { Explained } from "./formula/explain.js";
-export { type Box, crossesBox } from "./geometry/box.js";
+export { type Box, crossesBox, overlap } from "./geometry/box.js";
 export { type Bounds, boundsOf, growBounds } from "./geometry/bounds.js";
 export { flatten } from "./geometry/flatten.js";
 export { hobby, type Knot } from "./geometry/hobby.js";

@@ -16,7 +16,8 @@ const LONGEST_MITRE = 4;
 
 /**
  * The cutting line round a ring of edges given clockwise on the paper: each edge moved outward by its own allowance,
- * neighbours met in true corners. A mitre longer than four times the larger allowance is cut square.
+ * neighbours met in true corners. A mitre longer than four times the larger allowance, or one that would cut off more than
+ * the stretch it ends, as where unlike allowances meet on a smooth edge, is cut square.
  */
 export function offsetRing(edges: readonly OffsetEdge[]): Point[] {
   const runs = edges.map((edge) => offsetRun(edge.places, edge.outMm));
@@ -65,11 +66,21 @@ function meet(run: Point[], next: Point[], edge: OffsetEdge, after: OffsetEdge):
   const corner = crossLines({ a, b }, { a: c, b: d });
   const net = edge.places[edge.places.length - 1] as Point;
   const reach = Math.max(edge.outMm, after.outMm) * LONGEST_MITRE;
-  if (corner && edge.corner !== "square" && distance(corner, net) <= Math.max(reach, 1e-6)) {
+  if (
+    corner &&
+    edge.corner !== "square" &&
+    distance(corner, net) <= Math.max(reach, 1e-6) &&
+    !passes(corner, a, b) &&
+    !passes(corner, d, c)
+  ) {
     run[run.length - 1] = corner;
     next[0] = corner;
   }
 }
+
+/** True when a corner lies back past `from` on the stretch that runs to `to`: met there, it would cut off more than that stretch. */
+const passes = (corner: Point, from: Point, to: Point): boolean =>
+  (corner.x - from.x) * (to.x - from.x) + (corner.y - from.y) * (to.y - from.y) < 0;
 
 /** True at an inner corner: there alone the two runs come to lie over each other. Outer corners turn clockwise on the paper. */
 function turnsInward(places: readonly Point[], after: readonly Point[]): boolean {

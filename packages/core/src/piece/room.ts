@@ -1,7 +1,8 @@
 import { type Bounds, boundsOf } from "../geometry/bounds.js";
-import { type Box, crossesBox } from "../geometry/box.js";
+import { type Box, crossesBox, overlap } from "../geometry/box.js";
 import { flatten } from "../geometry/flatten.js";
-import { direction } from "../geometry/line.js";
+import { direction, foot } from "../geometry/line.js";
+import { endOf, startOf } from "../geometry/path.js";
 import { distance, type Point } from "../geometry/point.js";
 import { crossStretches, insideRing } from "../geometry/ring.js";
 import type { PieceResult } from "./piece.js";
@@ -17,16 +18,20 @@ const GRAIN_SHARES = [0.5, 0.35, 0.2];
 
 /**
  * The arrow to draw for a piece's grain (mm): parallel to the grain, wholly on the piece, off its darts, and as near as can
- * be to a finger's width beside the left edge's middle. Undefined without a grain or when nothing fits.
+ * be to a finger's width beside the left edge's middle; where there is room, `offFold` mm off the fold, whose mark stands
+ * there. Undefined without a grain or when nothing fits.
  */
-export function grainArrow(piece: PieceResult): Stretch | undefined {
+export function grainArrow(piece: PieceResult, offFold = 0): Stretch | undefined {
   const u = piece.grain && direction({ a: piece.grain[0], b: piece.grain[1] });
   if (!u) return undefined;
   const box = boundsOf(piece.net) ?? EMPTY;
   const wish = { x: box.minX + (box.maxX - box.minX) * 0.28, y: box.minY + (box.maxY - box.minY) * 0.6 };
   const extent = Math.abs(u.x) * (box.maxX - box.minX) + Math.abs(u.y) * (box.maxY - box.minY);
   const lines = linesOf(piece);
-  const places = placesOn(box, wish);
+  const folds = piece.edges.filter((e) => e.finish === "fold").map((e) => ({ a: startOf(e.path), b: endOf(e.path) }));
+  const clear = (p: Point): boolean => folds.every((fold) => distance(foot(p, fold) ?? p, p) >= offFold);
+  const all = placesOn(box, wish);
+  const places = offFold > 0 ? [...all.filter(clear), ...all.filter((p) => !clear(p))] : all;
   for (const share of GRAIN_SHARES) {
     const half = (extent * share) / 2;
     const arrowAt = (p: Point): Stretch => [
@@ -45,16 +50,21 @@ export function grainArrow(piece: PieceResult): Stretch | undefined {
 
 /**
  * Finds where a title of a given width and height (mm) lies best on a piece: its middle, as near the middle of the piece as
- * it can without lying over the outline, a dart, another inside line, a level line or the grain arrow as drawn. What does
- * not hang on the size is worked out once; the function gives undefined when there is no such place.
+ * it can without lying over the outline, a dart, another inside line, a level line, the grain arrow as drawn, or any of the
+ * boxes (mm) that are taken. What does not hang on the size is worked out once; the function gives undefined when there is
+ * no such place.
  */
-export function titleRoom(piece: PieceResult, grain: Stretch | undefined): (width: number, height: number) => Point | undefined {
+export function titleRoom(
+  piece: PieceResult,
+  grain: Stretch | undefined,
+  taken: readonly Box[] = [],
+): (width: number, height: number) => Point | undefined {
   const lines = [...linesOf(piece), ...piece.levels.map((l): Stretch => [l.a, l.b]), ...(grain ? [grain] : [])];
   const inside = placesOn(boundsOf(piece.net) ?? EMPTY, middleOf(piece)).filter((p) => insideRing(p, piece.net));
   return (width, height) =>
     inside.find((p) => {
       const title: Box = { x: p.x - width / 2, y: p.y - height / 2, w: width, h: height };
-      return !lines.some(([a, b]) => crossesBox(a, b, title));
+      return !taken.some((box) => overlap(title, box)) && !lines.some(([a, b]) => crossesBox(a, b, title));
     });
 }
 

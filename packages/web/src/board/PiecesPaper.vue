@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   boundsOf,
-  grainArrow,
   growBounds,
   type HomeUnit,
   type PieceEdge,
@@ -14,7 +13,7 @@ import {
 } from "@lodrin/core";
 import { layPieces } from "@lodrin/formats";
 import { computed, watch } from "vue";
-import { fitTitle, linesAt } from "./fit-title.js";
+import { fitWords, linesAt } from "./fit-title.js";
 import PaperFrame from "./PaperFrame.vue";
 import PaperSheet from "./PaperSheet.vue";
 import { usePaper } from "./use-paper.js";
@@ -52,12 +51,7 @@ defineExpose({ fit, zoomBy });
 
 /** Room on the pieces is looked for again when they are drawn larger or smaller, not while they are moved. */
 const scale = computed(() => view.value.k);
-const rooms = computed(() =>
-  laid.value.map(({ piece }) => {
-    const grain = grainArrow(piece);
-    return { grain, title: fitTitle(piece, grain, scale.value) };
-  }),
-);
+const rooms = computed(() => laid.value.map(({ piece }) => fitWords(piece, scale.value)));
 
 /** Words on a piece, in screen pixels. */
 const words = computed(() =>
@@ -70,7 +64,7 @@ const words = computed(() =>
     return {
       key: piece.key,
       title: { ...title, x, ...linesAt(title, y) },
-      levels: piece.levels.map((l) => ({ ...l, ...at({ x: (l.a.x + l.b.x) / 2, y: l.a.y }), fits: wide > 130 })),
+      levels: wide > 130 ? piece.levels.map((l) => ({ label: l.label, ...overLevel(at(l.a), at(l.b), l.label) })) : [],
       fold: piece.edges.filter((e) => e.finish === "fold").map((e) => foldMark(e, at)),
       grain: grain && grainMark(at(grain[0]), at(grain[1])),
       edges: piece.edges
@@ -83,6 +77,12 @@ const words = computed(() =>
     };
   }),
 );
+
+/** Where the name of a level stands: over its middle, and clear of it where it slopes. */
+function overLevel(a: { x: number; y: number }, b: { x: number; y: number }, label: string): { x: number; y: number } {
+  const slope = Math.abs((b.y - a.y) / (b.x - a.x || 1));
+  return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 - 5 - Math.min(12, slope * label.length * 3.6) };
+}
 
 type ToScreen = (p: { x: number; y: number }) => { x: number; y: number };
 
@@ -168,9 +168,7 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
           {{ line }}
         </text>
         <text v-for="(line, i) in w.title.below" :key="line" class="cut" :x="w.title.x" :y="w.title.small[i]">{{ line }}</text>
-        <template v-for="l in w.levels" :key="l.label">
-          <text v-if="l.fits" class="level-name" :x="l.x" :y="l.y - 5">{{ l.label }}</text>
-        </template>
+        <text v-for="l in w.levels" :key="l.label" class="level-name" :x="l.x" :y="l.y">{{ l.label }}</text>
         <template v-for="f in w.fold" :key="f.d">
           <path class="bracket" :d="f.d" />
           <text class="small" :transform="`translate(${f.x + 4} ${f.y}) rotate(-90)`">fold</text>

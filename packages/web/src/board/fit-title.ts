@@ -1,4 +1,4 @@
-import { cutText, middleOf, type PieceResult, type Point, type Stretch, titleRoom } from "@lodrin/core";
+import { type Box, cutText, distance, grainArrow, middleOf, type PieceResult, type Point, type Stretch, titleRoom } from "@lodrin/core";
 
 /** A piece's name set on it: its lines, the smaller lines below them, letter height in pixels, and the middle in the piece's mm. */
 export interface SetTitle {
@@ -17,24 +17,52 @@ const SMALL_LETTER = 7.2;
  * then the name alone. `k` is pixels a mm, `grain` the arrow it keeps off.
  */
 export function fitTitle(piece: PieceResult, grain: Stretch | undefined, k: number): SetTitle {
+  return fitting(piece, grain, k) ?? { ...alone(piece), middle: middleOf(piece) };
+}
+
+/** The mark of a fold and the word grain stand side by side, in pixels. */
+const OFF_FOLD = 46;
+/** A grain arrow shorter than this on the glass tells nothing, in pixels. */
+const SHORTEST_GRAIN = 30;
+
+/** The name and the grain arrow of a piece. Seen small, a piece has room for its name alone: the arrow comes when it is drawn larger. */
+export function fitWords(piece: PieceResult, k: number): { readonly title: SetTitle; readonly grain: Stretch | undefined } {
+  const arrow = grainArrow(piece, OFF_FOLD / k);
+  const grain = arrow && distance(...arrow) * k >= SHORTEST_GRAIN ? arrow : undefined;
+  const title = fitting(piece, grain, k);
+  return title ? { title, grain } : { title: fitTitle(piece, undefined, k), grain: undefined };
+}
+
+const alone = (piece: PieceResult): Omit<SetTitle, "middle"> => ({ lines: piece.title.split(" "), below: [], size: 15 });
+
+function fitting(piece: PieceResult, grain: Stretch | undefined, k: number): SetTitle | undefined {
   const cut = cutText(piece);
-  const roomFor = titleRoom(piece, grain);
+  const roomFor = titleRoom(piece, grain, marksOn(piece, grain, k));
   const words = piece.title.split(" ");
   const inTwo = cut.split(/, | (?=on)/);
-  const alone = { lines: words, below: [], size: 15 };
   const wishes = [
     { lines: [piece.title], below: [cut], size: 24 },
     { lines: words, below: [cut], size: 24 },
     { lines: words, below: inTwo, size: 19 },
     { lines: words, below: inTwo, size: 15 },
-    alone,
+    { lines: [piece.title], below: [], size: 15 },
+    alone(piece),
   ];
   for (const wish of wishes) {
     const width = Math.max(...wish.lines.map((l) => l.length * wish.size * 0.56), ...wish.below.map((l) => l.length * SMALL_LETTER));
     const middle = roomFor(width / k, heightOf(wish) / k);
     if (middle) return { ...wish, middle };
   }
-  return { ...alone, middle: middleOf(piece) };
+  return undefined;
+}
+
+/** The words that stand on a piece already (mm): the names of its levels, over their middles, and of its grain, beside it. */
+function marksOn(piece: PieceResult, grain: Stretch | undefined, k: number): Box[] {
+  const box = (x: number, y: number, w: number, h: number): Box => ({ x: x - w / 2 / k, y: y - h / 2 / k, w: w / k, h: h / k });
+  const levels = piece.levels.map((l) =>
+    box((l.a.x + l.b.x) / 2, (l.a.y + l.b.y) / 2 - 10 / k, l.label.length * SMALL_LETTER, SMALL_HEIGHT),
+  );
+  return grain ? [...levels, box((grain[0].x + grain[1].x) / 2, (grain[0].y + grain[1].y) / 2, 40, 40)] : levels;
 }
 
 /** Heights of the name's lines and of the smaller lines on the glass, in pixels, `y` being the middle's. */

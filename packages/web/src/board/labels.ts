@@ -1,4 +1,4 @@
-import { type Box, crossesBox, type Point } from "@lodrin/core";
+import { type Box, crossesBox, overlap, type Point } from "@lodrin/core";
 
 /** A number to be set beside its point, in screen pixels. */
 export interface LabelWish {
@@ -40,8 +40,6 @@ function places(wish: LabelWish): Box[] {
   }
   return out;
 }
-
-const overlap = (a: Box, b: Box): boolean => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 
 /** The box round a line, to pass over the many lines that are nowhere near. */
 interface Stretch {
