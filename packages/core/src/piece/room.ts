@@ -19,7 +19,7 @@ const GRAIN_SHARES = [0.5, 0.35, 0.2];
 /**
  * The arrow to draw for a piece's grain (mm): parallel to the grain, wholly on the piece, off its darts, and as near as can
  * be to a finger's width beside the left edge's middle; where there is room, `offFold` mm off the fold, whose mark stands
- * there. Undefined without a grain or when nothing fits.
+ * there, and a quarter of that off everything else drawn. Undefined without a grain or when nothing fits.
  */
 export function grainArrow(piece: PieceResult, offFold = 0): Stretch | undefined {
   const u = piece.grain && direction({ a: piece.grain[0], b: piece.grain[1] });
@@ -27,25 +27,38 @@ export function grainArrow(piece: PieceResult, offFold = 0): Stretch | undefined
   const box = boundsOf(piece.net) ?? EMPTY;
   const wish = { x: box.minX + (box.maxX - box.minX) * 0.28, y: box.minY + (box.maxY - box.minY) * 0.6 };
   const extent = Math.abs(u.x) * (box.maxX - box.minX) + Math.abs(u.y) * (box.maxY - box.minY);
-  const lines = linesOf(piece);
   const folds = piece.edges.filter((e) => e.finish === "fold").map((e) => ({ a: startOf(e.path), b: endOf(e.path) }));
   const clear = (p: Point): boolean => folds.every((fold) => distance(foot(p, fold) ?? p, p) >= offFold);
   const all = placesOn(box, wish);
   const places = offFold > 0 ? [...all.filter(clear), ...all.filter((p) => !clear(p))] : all;
-  for (const share of GRAIN_SHARES) {
-    const half = (extent * share) / 2;
-    const arrowAt = (p: Point): Stretch => [
-      { x: p.x - u.x * half, y: p.y - u.y * half },
-      { x: p.x + u.x * half, y: p.y + u.y * half },
-    ];
-    const fits = (p: Point): boolean => {
-      const [a, b] = arrowAt(p);
-      return insideRing(a, piece.net) && insideRing(b, piece.net) && !lines.some(([c, d]) => crossStretches(a, b, c, d));
-    };
-    const place = places.find(fits);
-    if (place) return arrowAt(place);
+  const lines = linesOf(piece);
+  for (const margin of offFold > 0 ? [offFold / 4, 0] : [0]) {
+    for (const share of GRAIN_SHARES) {
+      const arrow = freeArrow(piece.net, lines, places, { along: u, half: (extent * share) / 2, margin });
+      if (arrow) return arrow;
+    }
   }
   return undefined;
+}
+
+/** The first arrow about one of the places that lies on the ground and crosses no line, nor does it moved by the margin to either side. */
+function freeArrow(
+  ground: readonly Point[],
+  lines: readonly Stretch[],
+  places: readonly Point[],
+  { along, half, margin }: { readonly along: Point; readonly half: number; readonly margin: number },
+): Stretch | undefined {
+  const at = (p: Point, aside = 0): Stretch => {
+    const [x, y] = [p.x - along.y * aside, p.y + along.x * aside];
+    return [
+      { x: x - along.x * half, y: y - along.y * half },
+      { x: x + along.x * half, y: y + along.y * half },
+    ];
+  };
+  const free = ([a, b]: Stretch): boolean =>
+    insideRing(a, ground) && insideRing(b, ground) && !lines.some(([c, d]) => crossStretches(a, b, c, d));
+  const place = places.find((p) => free(at(p)) && (margin === 0 || (free(at(p, margin)) && free(at(p, -margin)))));
+  return place && at(place);
 }
 
 /**

@@ -49,6 +49,8 @@ const { width, height, view, ruled, fit, zoomBy } = usePaper(bounds, () => props
 watch([() => props.only, () => props.ghosts.map((g) => g.key).join()], fit);
 defineExpose({ fit, zoomBy });
 
+const GRAIN_WORD_AT = 0.74;
+
 /** Room on the pieces is looked for again when they are drawn larger or smaller, not while they are moved. */
 const scale = computed(() => view.value.k);
 const rooms = computed(() => laid.value.map(({ piece }) => fitWords(piece, scale.value)));
@@ -108,10 +110,12 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
   // The word reads upward or to the right, never upside down, on the left of the arrow.
   const turn = slope > 45 ? slope - 180 : slope < -135 ? slope + 180 : slope;
   const side = turn === slope ? -5 : 5;
+  // Toward the foot, where fewer levels are named.
+  const mid = { x: a.x + (b.x - a.x) * GRAIN_WORD_AT, y: a.y + (b.y - a.y) * GRAIN_WORD_AT };
   return {
     d: `M${a.x} ${a.y}L${b.x} ${b.y}${head(a, -1)}${head(b, 1)}`,
-    x: (a.x + b.x) / 2 - u.y * side,
-    y: (a.y + b.y) / 2 + u.x * side,
+    x: mid.x - u.y * side,
+    y: mid.y + u.x * side,
     turn,
   };
 }
