@@ -77,3 +77,17 @@ test("a seam is walked mark by mark", async ({ page, baseURL }) => {
   await walk.getByRole("button", { name: /Stop walking/ }).click();
   await expect(walk).toBeHidden();
 });
+
+test("one change of a setting reaches every row of the handout, not only the open one", async ({ page, baseURL }) => {
+  await signIn(page, "pim");
+  await draft(page, baseURL, "08-menswear-flat-shirt-block", "cm");
+  await page.keyboard.press("Home");
+  const row = page.getByRole("region", { name: "Handout" }).getByRole("button", { name: /Down from 0 by the rise/ });
+  // Three centimetres, then two, in the inches she works in.
+  await expect(row).toContainText("1.181");
+  await page.keyboard.press("s");
+  const rise = page.getByRole("complementary", { name: "Settings" }).getByLabel("Rise", { exact: true });
+  await rise.fill("2 cm");
+  await rise.press("Enter");
+  await expect(row).toContainText("0.787");
+});

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { HomeUnit, Run, TapeMark } from "@lodrin/core";
-import { refDebounced, refThrottled, useIntersectionObserver } from "@vueuse/core";
+import { refDebounced, useIntersectionObserver } from "@vueuse/core";
 import { computed, nextTick, type Ref, shallowRef, useTemplateRef, watch } from "vue";
 import HandoutStep from "./HandoutStep.vue";
 
@@ -29,7 +29,8 @@ const groups = computed(() => {
 const FOLLOWS_MS = 90;
 const RESTS_MS = 120;
 const current = computed(() => props.draft.run.value);
-const following = refThrottled(current, FOLLOWS_MS, true, false);
+// A debounce with a longest wait, not a throttle: the last of several changes, or a single one, always comes through.
+const following = refDebounced(current, FOLLOWS_MS, { maxWait: FOLLOWS_MS });
 const settled = refDebounced(current, RESTS_MS);
 const inSight = shallowRef<ReadonlySet<number>>(new Set());
 useIntersectionObserver(

@@ -1,0 +1,73 @@
+import { readFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+import { loadSystem, measurementName } from "@lodrin/core";
+import { readLibrary } from "@lodrin/formats/library";
+import { expect, PASSWORD, test } from "./lodrin.js";
+
+// Every system of the shelf as a student goes through it: her figures typed in, every step, the checks, the pieces, print.
+const SHELF = fileURLToPath(new URL("../systems", import.meta.url));
+const LIBRARY = readLibrary(SHELF);
+
+for (const [slug, notation] of Object.entries(LIBRARY)) {
+  test(`${slug}: drafted, checked, taken apart, printed`, async ({ page, lodrin }) => {
+    const { plan } = loadSystem(notation, LIBRARY);
+    const { examples } = JSON.parse(readFileSync(`${SHELF}/worked/${slug}.json`, "utf8")) as {
+      examples: [{ measurements: Record<string, number> }];
+    };
+    const [{ measurements }] = examples;
+
+    await page.request.post("/api/session", {
+      headers: { origin: lodrin.url },
+      data: { email: "jory@quillmoor.example", password: PASSWORD },
+    });
+    await page.goto(`/shelf/${slug}`);
+    await page.getByRole("button", { name: /Nobody yet/ }).click();
+    const body = page.getByRole("complementary", { name: "Body" });
+    await expect(body.getByText("This system also needs")).toBeVisible();
+    for (const { source } of plan.measures) {
+      const figure = measurements[source.key];
+      const name = measurementName(source.key);
+      const field = body.getByLabel(new RegExp(`^${name.replace(/[()]/g, "\\$&")}( \\(for a check\\))?( needed)?$`));
+      if (figure !== undefined && (await field.isVisible()))
+        await field.fill(source.kind === "number" ? String(figure) : `${figure} ${plan.system.unit}`);
+    }
+    await expect(body.getByText("This system also needs")).toBeHidden();
+
+    // Every step is drawn or left out by a choice; the last of them is reached by key.
+    await page.keyboard.press("Escape");
+    await expect(body).toBeHidden();
+    const handout = page.getByRole("region", { name: "Handout" });
+    await page.keyboard.press("Home");
+    await page.keyboard.press("ArrowRight");
+    await expect(page.getByText(`2 / ${plan.steps.length}`)).toBeVisible();
+    await page.keyboard.press("End");
+    await expect(page.getByText(`${plan.steps.length} / ${plan.steps.length}`)).toBeVisible();
+    await expect(handout.locator(".step.failed")).toHaveCount(0);
+
+    await page.getByRole("button", { name: "Checks" }).click();
+    const checks = page.getByRole("complementary", { name: "Checks" });
+    await expect(checks.getByRole("listitem").first()).toBeVisible();
+    await expect(checks.getByText("Does not hold")).toHaveCount(0);
+    await checks.getByRole("button").filter({ hasText: "outline closed" }).first().click();
+    await page.keyboard.press("Escape");
+
+    await page.getByRole("button", { name: "Pieces", exact: true }).last().click();
+    const pieces = page.getByRole("group", { name: /The pieces/ });
+    await expect(pieces.locator(".cloth").first()).toBeVisible();
+    const shaping = page.getByRole("region", { name: "Shaping the pieces" });
+    const stages = plan.shapings.length > 0 ? await shaping.getByRole("listitem").count() : 0;
+    for (let i = 0; i < stages; i++) {
+      await shaping.getByRole("listitem").nth(i).getByRole("button").click();
+      await expect(shaping.locator("[aria-current='step']")).toHaveCount(1);
+      await expect(shaping.getByText("Not done.")).toHaveCount(0);
+      await expect(pieces.locator(".cloth").first()).toBeVisible();
+    }
+
+    await page.goto(page.url().replace(/\/?(\?.*)?$/, "/print"));
+    await expect(page.getByText(/\d+ sheets? (and one page|, the test squares)|\d+ sheets?/).first()).toBeVisible();
+    const id = /drafts\/([^/]+)/.exec(page.url())?.[1] ?? "";
+    const pdf = await page.request.get(`/api/drafts/${id}/files/pattern.pdf?paper=A4`);
+    expect(pdf.headers()["content-type"]).toContain("application/pdf");
+    expect((await pdf.body()).length).toBeGreaterThan(5_000);
+  });
+}
