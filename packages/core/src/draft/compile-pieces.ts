@@ -34,6 +34,7 @@ function compilePiece(
     return undefined;
   }
   const edges = source.edges.map((edge, i) => part(`edges.${i}.allow`, () => compileEdge(source.key, edge, scope, darts)));
+  const known = edges.filter((e) => e !== undefined);
   const ends = (text: string): [number, number] => {
     const line = parseLineRef(text);
     if (line.type !== "through") throw new FormulaError("This line is named by its two ends.", "Write it like #2-#5.", line.at);
@@ -41,10 +42,7 @@ function compilePiece(
   };
   const levels = (source.levels ?? []).map((level, i) => part(`levels.${i}.line`, () => ({ label: level.label, ends: ends(level.line) })));
   const inside = (source.inside ?? []).map((line) => part("inside", () => ({ label: line.label, items: itemsOf(line.along, scope, []) })));
-  const notches = (source.notches ?? []).map((n) =>
-    part("notches", () => ({ point: pointIndex(n.at, scope, [0, 0]), id: n.at, marks: n.marks })),
-  );
-  const known = edges.filter((e) => e !== undefined);
+  const notches = (source.notches ?? []).map((n, i) => part("on" in n ? `notches.${i}.by` : "notches", () => notchOf(n, known, scope)));
   return {
     statement,
     source,
@@ -73,6 +71,16 @@ function compileEdge(piece: string, edge: Edge, scope: Scope, darts: readonly Pl
     pointed: edge.pointed ?? false,
     pathIndex: pathAt,
   };
+}
+
+type NotchText = NonNullable<Piece["notches"]>[number];
+
+function notchOf(n: NotchText, edges: readonly PlannedEdge[], scope: Scope): PlannedPiece["notches"][number] {
+  if ("at" in n) return { point: pointIndex(n.at, scope, [0, 0]), id: n.at, marks: n.marks };
+  const edge = edges.findIndex((e) => e.role === n.on);
+  if (edge < 0)
+    throw new FormulaError(`This piece has no edge ${n.on}.`, `It has: ${edges.map((e) => e.role).join(", ")}.`, [0, n.by.length]);
+  return { edge, along: compileAs(parseFormula(n.by), scope, "length"), id: `${n.on} ${n.by}`, marks: n.marks };
 }
 
 function betweenOf(item: { readonly from?: string; readonly to?: string }, scope: Scope): readonly [number, number] | undefined {

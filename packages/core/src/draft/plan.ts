@@ -106,7 +106,10 @@ export interface PlannedPiece {
   readonly darts: readonly PlannedDart[];
   readonly inside: readonly { readonly label: string; readonly items: PlannedEdge["items"] }[];
   readonly levels: readonly { readonly label: string; readonly ends: readonly [number, number] }[];
-  readonly notches: readonly { readonly point: number; readonly id: string; readonly marks: number }[];
+  /** At a point, or so far (mm) along one of its edges, by its place among them. */
+  readonly notches: readonly ({ readonly id: string; readonly marks: number } & (
+    { readonly point: number } | { readonly edge: number; readonly along: Typed }
+  ))[];
 }
 
 /** A shaping, compiled. `shape` is undefined when it could not be; `problem` then says why. */

@@ -136,7 +136,7 @@ describe("measuring the drawing in a formula", () => {
   });
 
   it("a length between two points of a path", () => {
-    const path = `${BASE}line edge: A0 > A1 > A2\nA9 out len_between(edge, #A1, #A2) from A0\n`;
+    const path = `${BASE}line edge: A0 > A1 > A2\nA9 out len(edge, #A1, #A2) from A0\n`;
     expect(pointOf(draft(path), "A9")).toEqual({ x: 3, y: 0 });
   });
 });

@@ -3,7 +3,7 @@ import { endOf, type Path, pathLength, startOf } from "../geometry/path.js";
 import { kindInWords, type Kind } from "../quantity/kind.js";
 import { MM_PER } from "../quantity/units.js";
 import { FormulaError } from "./error.js";
-import { FUNCTIONS, type FormulaFunction, type Parameter } from "./functions.js";
+import { FUNCTIONS, functionFor, type FormulaFunction, type Parameter } from "./functions.js";
 import { suggest } from "./suggest.js";
 import type { Evaluate, Frame, NameEntry, Scope, Typed } from "./scope.js";
 import type { CompareOp, Tree } from "./tree.js";
@@ -272,7 +272,7 @@ function call(tree: Tree & { type: "call" }, scope: Scope): Typed {
     const by = compileAs(arg, scope, table.by).run;
     return { kind: table.gives, run: (f) => table.at(by(f)) };
   }
-  const fn = FUNCTIONS.get(tree.fn);
+  const fn = functionFor(tree.fn, tree.args.length);
   if (!fn) {
     const near = suggest(tree.fn, [...FUNCTIONS.keys(), "if", CLOSED_WIDTH, ...scope.tables.keys()]);
     throw new FormulaError(

@@ -34,6 +34,10 @@ const of = <A extends readonly unknown[]>(
 /** Rounding to a step, halves upward; a hair (1e-9 of a step) is not allowed to tip the balance. */
 const steps = (x: number, to: number, how: (n: number) => number): number => (to > 0 ? how(x / to) * to : Number.NaN);
 
+/** The function meant by a name with so many values: the length of a path may be asked between two points of it. */
+export const functionFor = (name: string, values: number): FormulaFunction | undefined =>
+  FUNCTIONS.get(name === "len" && values === 3 ? "len_between" : name);
+
 export const FUNCTIONS: ReadonlyMap<string, FormulaFunction> = new Map(
   [
     of("min", ["same"], "same", "the smallest", (...n: number[]) => Math.min(...n), true),

@@ -2,7 +2,7 @@ import type { Plan, PlannedEdge, PlannedPiece } from "../draft/plan.js";
 import type { Frame } from "../formula/scope.js";
 import { boundsOf } from "../geometry/bounds.js";
 import { flatten } from "../geometry/flatten.js";
-import { mapPath } from "../geometry/path.js";
+import { mapPath, pathLength, placeAlong } from "../geometry/path.js";
 import type { Point } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "./assemble.js";
 import { dartResult } from "./dart-result.js";
@@ -51,10 +51,18 @@ function buildPiece(piece: PlannedPiece, plan: Plan, frame: Frame): PieceResult 
       const path = edgePath(line.items, frame)?.cut;
       return path ? [{ label: line.label, path: mapPath(path, lift) }] : [];
     }),
-    notches: piece.notches.filter((n) => there(n.point)).map((n) => ({ id: n.id, at: place(n.point), marks: n.marks })),
+    notches: piece.notches.flatMap((n) => {
+      const at = "point" in n ? there(n.point) && place(n.point) : alongEdge(outline[n.edge], n.along.run(frame), lift);
+      return at ? [{ id: n.id, at, marks: n.marks }] : [];
+    }),
     notes: piece.source.notes ?? [],
     carried: carriedBy(plan, frame, lift),
   });
+}
+
+/** The place so far along an edge; undefined where the edge does not reach so far. */
+function alongEdge(edge: EdgePath | undefined, mm: number, lift: (p: Point) => Point): Point | undefined {
+  return edge && mm >= 0 && mm <= pathLength(edge.cut) ? lift(placeAlong(edge.cut, mm).at) : undefined;
 }
 
 const NOTHING_CARRIED: PieceResult["carried"] = { points: new Map(), paths: new Map(), laid: new Map() };

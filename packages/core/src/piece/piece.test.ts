@@ -50,6 +50,17 @@ describe("a piece taken off the board", () => {
     ]);
   });
 
+  it("has notches so far along an edge, from where its author begins it, and none past its end", () => {
+    const [notched] = piecesOf(`${BOX}  notch on hem at 2 1/2\n  double notch on side at allow + 3\n  notch on top at 11\n`);
+    expect(notched?.notches.slice(2).map(({ id, at, marks }) => [id, Math.round(at.x), Math.round(at.y), marks])).toEqual([
+      ["hem 2 1/2", 75, 200, 1],
+      ["side allow + 3", 100, 40, 2],
+    ]);
+    const text = `system "Try"\n  unit cm\nboard A "A"\nA0 start\nA1 out 4 from A0\nA2 down 4 from A0\npiece Box "Box" on A\n  edge a: A0 > A1 > A2\n  edge b: A2 > A0\n  notch on`;
+    expect(loadSystem(`${text} c at 1\n`).problems.map((p) => `${p.why} ${p.mend}`)).toEqual(["This piece has no edge c. It has: a, b."]);
+    expect(loadSystem(`${text} a at 1°\n`).problems).toMatchObject([{ line: 10, column: 17 }]);
+  });
+
   it("is the same whichever way round its outline was named", () => {
     const [other] = piecesOf(
       BOX.replace(

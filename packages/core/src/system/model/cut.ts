@@ -14,6 +14,8 @@ export const Edge = Type.Object(
   closed,
 );
 
+const Marks = Type.Integer({ minimum: 1, maximum: 3 });
+
 export const Piece = Type.Object(
   {
     is: Type.Literal("piece"),
@@ -33,7 +35,17 @@ export const Piece = Type.Object(
     /** Lines drawn inside the piece. */
     inside: Type.Optional(Type.Array(Type.Object({ label: Text, along: Along }, closed))),
     levels: Type.Optional(Type.Array(Type.Object({ label: Text, line: FormulaText }, closed))),
-    notches: Type.Optional(Type.Array(Type.Object({ at: PointId, marks: Type.Integer({ minimum: 1, maximum: 3 }) }, closed))),
+    notches: Type.Optional(
+      Type.Array(
+        Type.Union([
+          Type.Object({ at: PointId, marks: Marks }, closed),
+          Type.Object(
+            { on: Key, by: FormulaText, marks: Marks },
+            { ...closed, description: "So far along an edge, from where it begins." },
+          ),
+        ]),
+      ),
+    ),
     notes: Type.Optional(Type.Array(Text)),
     comments: Comments,
   },

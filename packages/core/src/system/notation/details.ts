@@ -66,7 +66,13 @@ const RULES: Record<string, DetailRule> = {
       place("grain", "line");
     },
   },
-  notch: { under: ["piece"], apply: (s, d) => void append(s, "notches", withoutTag(d)) },
+  notch: {
+    under: ["piece"],
+    apply: (s, d, place) => {
+      const i = append(s, "notches", withoutTag(d));
+      place(`notches.${i}.by`, "by");
+    },
+  },
   level: {
     under: ["piece"],
     apply: (s, d, place) => {

@@ -222,7 +222,9 @@ function printPiece(s: Piece): string[] {
     ...(s.levels ?? []).map((l) => `  level ${quoted(l.label)}: ${l.line}`),
     ...(s.darts ?? []).map((key) => `  dart ${key}`),
     ...(s.inside ?? []).map((l) => `  inside ${quoted(l.label)}: ${printAlong(l.along)}`),
-    ...(s.notches ?? []).map((n) => `  ${n.marks === 1 ? "notch" : "double notch"} at ${pointText(n.at)}`),
+    ...(s.notches ?? []).map(
+      (n) => `  ${n.marks === 1 ? "notch" : "double notch"} ${"at" in n ? `at ${pointText(n.at)}` : `on ${n.on} at ${n.by}`}`,
+    ),
     ...(s.notes ?? []).map((text) => `  note ${quoted(text)}`),
   ];
 }

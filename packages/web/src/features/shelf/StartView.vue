@@ -35,6 +35,21 @@ const choices = computed(() =>
     )
     .sort((a, b) => b.cover.there - a.cover.there),
 );
+/** Its measurements, each with how the tape runs. */
+const asks = computed(() =>
+  (system.value?.loaded.plan.measures ?? []).map(({ source }) => ({
+    key: source.key,
+    name: measurementName(source.key),
+    how: source.how,
+    note: source.checkOnly
+      ? "Only for a check."
+      : source.when !== undefined
+        ? "Asked for by one of the choices."
+        : source.fallback !== undefined
+          ? "Worked out when it is not there."
+          : "",
+  })),
+);
 /** The systems it is drafted on: their steps come first in it. */
 const buildsOn = computed(() =>
   system.value
@@ -110,6 +125,25 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
             </button>
           </li>
         </ul>
+        <details class="needs">
+          <summary>
+            What it asks for:
+            {{
+              asks
+                .map((a) => a.name)
+                .join(", ")
+                .toLowerCase()
+            }}
+          </summary>
+          <dl>
+            <template v-for="a in asks" :key="a.key">
+              <dt>{{ a.name }}</dt>
+              <dd>
+                {{ a.how }}<template v-if="a.note"> {{ a.note }}</template>
+              </dd>
+            </template>
+          </dl>
+        </details>
         <p class="small quiet">
           Someone not here? <RouterLink :to="{ name: 'bodies' }">Measure them first</RouterLink>: their figures can then be used again.
         </p>
@@ -132,6 +166,27 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
 .builds {
   margin: -12px 0 24px;
   max-width: 60ch;
+}
+.needs {
+  margin: 0 0 16px;
+  max-width: 66ch;
+}
+.needs summary {
+  min-height: 44px;
+  padding: 10px 0;
+  cursor: pointer;
+}
+.needs dl {
+  display: grid;
+  grid-template-columns: 11em minmax(0, 1fr);
+  gap: 8px 16px;
+  margin: 4px 0 8px;
+}
+.needs dt {
+  font-weight: 600;
+}
+.needs dd {
+  margin: 0;
 }
 h2 {
   font-size: 22px;
