@@ -42,7 +42,7 @@ sew Front.side with Back.side
   it("hems that fall to the side make a corner there, told with its angle and its place", () => {
     // By hand: 2 cm over 20 cm, atan(0.1) on each side, taken from the half turn.
     const off = named("hem runs on", checksOf(SEWN, {}, { fall: "2" }));
-    expect(off).toMatchObject({ status: "look", at: { x: 200, y: 320 }, edges: ["Front.hem", "Back.hem"] });
+    expect(off).toMatchObject({ status: "look", at: { x: 200, y: 320 }, edges: ["Front.side", "Back.side"] });
     expect(off?.got).toBeCloseTo(Math.PI - 2 * Math.atan(0.1), 9);
     expect(named("hem runs on", checksOf(SEWN, {}, { fall: "1" }))?.status).toBe("pass");
   });

@@ -9,8 +9,9 @@ const FLOWS_RAD = (6 * Math.PI) / 180;
 
 /** Edges of one kind run on over a seam without a corner: the neck over the shoulder, the armhole over the side, the hem over every seam. */
 export const runsOn: BuiltinCheck = ({ plan, pieces }) =>
-  plan.sews.flatMap(({ first, second }) =>
-    seamEnds(pieces, `${first.piece}.${first.role}`, `${second.piece}.${second.role}`).flatMap((end): CheckResult[] => {
+  plan.sews.flatMap(({ first, second }) => {
+    const names = [`${first.piece}.${first.role}`, `${second.piece}.${second.role}`] as const;
+    return seamEnds(pieces, ...names).flatMap((end): CheckResult[] => {
       const [a, b] = [end.first, end.second];
       if (a.neighbour.role !== b.neighbour.role || a.neighbour.pointed || b.neighbour.pointed) return [];
       const got = insideAngle(a) + insideAngle(b);
@@ -24,13 +25,14 @@ export const runsOn: BuiltinCheck = ({ plan, pieces }) =>
           tolerance: FLOWS_RAD,
           at: endOf(a.before.path),
           board: a.piece.board,
-          edges: [a.neighbour.name, b.neighbour.name],
+          // The seam itself: walked, it shows the corner at its end.
+          edges: names,
           cause:
             "Sewn together the two make a corner or a dip there. Lay the pieces seam on seam and draw the edge on through as one line.",
         },
       ];
-    }),
-  );
+    });
+  });
 
 /** The angle inside the piece at a corner. Outlines run clockwise, so a turn to the right is less than straight. */
 function insideAngle({ before, after }: SeamCorner): number {

@@ -121,7 +121,7 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
           </li>
           <li>
             <button class="body" :disabled="busy" @click="begin(undefined, undefined)">
-              <b>Nobody yet</b><span class="quiet">type the measurements into the draft</span>
+              <b>Nobody yet</b><span class="quiet wide">type the measurements into the draft</span>
             </button>
           </li>
         </ul>
@@ -216,6 +216,9 @@ ul {
 }
 .body:hover {
   border-color: var(--now);
+}
+.wide {
+  grid-column: 2 / -1;
 }
 .ok {
   color: var(--pass);
