@@ -50,6 +50,8 @@ watch([() => props.only, () => props.ghosts.map((g) => g.key).join()], fit);
 defineExpose({ fit, zoomBy });
 
 const GRAIN_WORD_AT = 0.74;
+/** A fold shorter than this on the glass is known by its mark alone, in pixels. */
+const SHORTEST_NAMED_FOLD = 70;
 
 /** Room on the pieces is looked for again when they are drawn larger or smaller, not while they are moved. */
 const scale = computed(() => view.value.k);
@@ -88,7 +90,7 @@ function overLevel(a: { x: number; y: number }, b: { x: number; y: number }, lab
 
 type ToScreen = (p: { x: number; y: number }) => { x: number; y: number };
 
-function foldMark(edge: PieceEdge, at: ToScreen): { d: string; x: number; y: number } {
+function foldMark(edge: PieceEdge, at: ToScreen): { d: string; x: number; y: number; named: boolean } {
   const a = at(edge.places[0] as { x: number; y: number });
   const b = at(edge.places[edge.places.length - 1] as { x: number; y: number });
   const mix = (t: number): { x: number; y: number } => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
@@ -97,7 +99,12 @@ function foldMark(edge: PieceEdge, at: ToScreen): { d: string; x: number; y: num
   const [p, q] = [mix(0.3), mix(0.7)];
   const inside = (m: { x: number; y: number }, d: number): string => `${m.x + n.x * d} ${m.y + n.y * d}`;
   const mid = mix(0.5);
-  return { d: `M${inside(p, 3)}L${inside(p, 12)}L${inside(q, 12)}L${inside(q, 3)}`, x: mid.x + n.x * 17, y: mid.y + n.y * 17 };
+  return {
+    d: `M${inside(p, 3)}L${inside(p, 12)}L${inside(q, 12)}L${inside(q, 3)}`,
+    x: mid.x + n.x * 17,
+    y: mid.y + n.y * 17,
+    named: length >= SHORTEST_NAMED_FOLD,
+  };
 }
 
 function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { d: string; x: number; y: number; turn: number } {
@@ -175,7 +182,7 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
         <text v-for="l in w.levels" :key="l.label" class="level-name" :x="l.x" :y="l.y">{{ l.label }}</text>
         <template v-for="f in w.fold" :key="f.d">
           <path class="bracket" :d="f.d" />
-          <text class="small" :transform="`translate(${f.x + 4} ${f.y}) rotate(-90)`">fold</text>
+          <text v-if="f.named" class="small" :transform="`translate(${f.x + 4} ${f.y}) rotate(-90)`">fold</text>
         </template>
         <template v-if="w.grain">
           <path class="grain" :d="w.grain.d" />

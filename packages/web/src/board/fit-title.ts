@@ -22,6 +22,8 @@ export function fitTitle(piece: PieceResult, grain: Stretch | undefined, k: numb
 
 /** The mark of a fold and the word grain stand side by side, in pixels. */
 const OFF_FOLD = 46;
+/** How far inside a fold its word stands, in pixels. */
+const FOLD_WORD = 14;
 /** A grain arrow shorter than this on the glass tells nothing, in pixels. */
 const SHORTEST_GRAIN = 30;
 
@@ -56,13 +58,20 @@ function fitting(piece: PieceResult, grain: Stretch | undefined, k: number): Set
   return undefined;
 }
 
-/** The words that stand on a piece already (mm): the names of its levels, over their middles, and of its grain, beside it. */
+/** The words that stand on a piece already (mm): the names of its levels, over their middles, and those of its folds and its grain, beside them. */
 function marksOn(piece: PieceResult, grain: Stretch | undefined, k: number): Box[] {
   const box = (x: number, y: number, w: number, h: number): Box => ({ x: x - w / 2 / k, y: y - h / 2 / k, w: w / k, h: h / k });
   const levels = piece.levels.map((l) =>
     box((l.a.x + l.b.x) / 2, (l.a.y + l.b.y) / 2 - 10 / k, l.label.length * SMALL_LETTER, SMALL_HEIGHT),
   );
-  return grain ? [...levels, box((grain[0].x + grain[1].x) / 2, (grain[0].y + grain[1].y) / 2, 40, 40)] : levels;
+  const folds = piece.edges.flatMap((e) => {
+    const [a, b] = [e.places[0], e.places[e.places.length - 1]];
+    const length = a && b ? distance(a, b) : 0;
+    if (!a || !b || e.finish !== "fold" || length === 0) return [];
+    const off = FOLD_WORD / k / length;
+    return [box((a.x + b.x) / 2 - (b.y - a.y) * off, (a.y + b.y) / 2 + (b.x - a.x) * off, 30, 44)];
+  });
+  return grain ? [...levels, ...folds, box((grain[0].x + grain[1].x) / 2, (grain[0].y + grain[1].y) / 2, 40, 40)] : [...levels, ...folds];
 }
 
 /** Heights of the name's lines and of the smaller lines on the glass, in pixels, `y` being the middle's. */
