@@ -1,6 +1,6 @@
 import { suggest } from "../formula/suggest.js";
 import { type Statement, statementsOf, type System, type Uses } from "../system/model.js";
-import { readNotation } from "../system/notation/read.js";
+import { MOST_STATEMENTS, readNotation } from "../system/notation/read.js";
 import type { PlanProblem } from "./plan.js";
 
 /** Notation of the systems that may be built on, by name. */
@@ -16,7 +16,6 @@ export interface WrittenOut {
 
 const UNIT = { in: "inches", cm: "centimetres" } as const;
 const DEEPEST = 4;
-const MOST_STATEMENTS = 2_000;
 
 /**
  * Writes out what a system builds on. What it asks for or cuts may be stated anew by the system that uses it, and then

@@ -22,6 +22,9 @@ export const between = (a: Point, b: Point, t: number): Point => ({ x: a.x + (b.
 /** Direction from `a` to `b` in radians, clockwise on the paper from straight across to the right (y is down). */
 export const bearing = (a: Point, b: Point): number => Math.atan2(b.y - a.y, b.x - a.x);
 
+/** The turn from one unit direction to another: radians, clockwise on the paper, half a turn at most either way. */
+export const turnOf = (u: Point, v: Point): number => Math.atan2(u.x * v.y - u.y * v.x, u.x * v.x + u.y * v.y);
+
 /** The turn from the direction `from` to the direction `to` the short way round: radians, clockwise, half a turn at most. */
 export function turnBetween(from: number, to: number): number {
   const by = to - from;

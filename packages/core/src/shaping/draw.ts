@@ -2,7 +2,7 @@ import { dartResult, type NamedDart } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { form } from "../verb/form.js";
-import { exchange, pieceOf } from "./find.js";
+import { exchange, laidLineOf, pieceOf } from "./find.js";
 import type { Shaping } from "./shaping.js";
 
 /** Draw a dart or a line of the board on a piece that has been shaped. */
@@ -22,8 +22,7 @@ export const draw: Shaping = {
 };
 
 function drawn(piece: PieceResult, line: string, dart: NamedDart | undefined): PieceResult {
-  const path = piece.carried.laid.get(line);
-  if (!path) throw new DraftError(`${line} is not on this draft.`, "Its step was left out or could not be drawn.");
+  const path = laidLineOf(piece, line);
   if (!dart) return { ...piece, inside: [...piece.inside, { label: line.replace(/_/g, " "), path }] };
   const made = dartResult(dart, path, undefined, (p) => p);
   if (!made) throw new DraftError(`${dart.label} is no dart yet.`, "Its legs and its point must be on the draft.");

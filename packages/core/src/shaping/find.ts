@@ -21,16 +21,26 @@ export function pieceOf(pieces: readonly PieceResult[], key: string): PieceResul
 /** A point of the board as the piece carries it; throws DraftError. */
 export function pointOf(piece: PieceResult, id: string): Point {
   const point = piece.carried.points.get(id);
-  if (!point) throw new DraftError(`${pointText(id)} is not on this draft.`, "Its step was left out or could not be drawn.");
+  if (!point) throw notOnDraft(pointText(id));
   return point;
 }
 
 /** A line of the board as the piece carries it; throws DraftError. */
 export function lineOf(piece: PieceResult, key: string): Path {
   const path = piece.carried.paths.get(key);
-  if (!path) throw new DraftError(`${key} is not on this draft.`, "Its step was left out or could not be drawn.");
+  if (!path) throw notOnDraft(key);
   return path;
 }
+
+/** A line of the board as it was drafted, wherever the piece has gone since; throws DraftError. */
+export function laidLineOf(piece: PieceResult, key: string): Path {
+  const path = piece.carried.laid.get(key);
+  if (!path) throw notOnDraft(key);
+  return path;
+}
+
+const notOnDraft = (what: string): DraftError =>
+  new DraftError(`${what} is not on this draft.`, "Its step was left out or could not be drawn.");
 
 /** An edge by its full name, `Front.side`; throws NoSuchPiece or DraftError. */
 export function edgeOf(pieces: readonly PieceResult[], name: string): { piece: PieceResult; edge: PieceEdge; index: number } {

@@ -5,7 +5,7 @@ import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { form } from "../verb/form.js";
-import { edgeOf, exchange } from "./find.js";
+import { edgeOf, exchange, laidLineOf } from "./find.js";
 import type { Shaping } from "./shaping.js";
 
 /** Draw an edge anew along a line of the board. */
@@ -18,9 +18,7 @@ export const redraw: Shaping = {
     const [name, line] = [filled.name("edge"), filled.name("line")];
     return (pieces) => {
       const { piece, index } = edgeOf(pieces, name);
-      const drawn = piece.carried.laid.get(line);
-      if (!drawn) throw new DraftError(`${line} is not on this draft.`, "Its step was left out or could not be drawn.");
-      return exchange(pieces, piece, [along(piece, index, drawn, line)]);
+      return exchange(pieces, piece, [along(piece, index, laidLineOf(piece, line), line)]);
     };
   },
 };

@@ -1,4 +1,5 @@
 import { type Cubic, cubicHeading } from "../../geometry/cubic.js";
+import { turnOf } from "../../geometry/point.js";
 import { type PieceEdge, type PieceResult, roleText } from "../../piece/piece.js";
 import type { CheckResult } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
@@ -16,7 +17,7 @@ function sharpest(piece: PieceResult, edge: PieceEdge): CheckResult[] {
   for (let i = 1; i < parts.length; i++) {
     const [before, after] = [parts[i - 1] as Cubic, parts[i] as Cubic];
     if (before.straight || after.straight) continue;
-    const rad = turning(before, after);
+    const rad = Math.abs(turnOf(cubicHeading(before, 1), cubicHeading(after, 0)));
     if (!worst || rad > worst.rad) worst = { rad, before };
   }
   if (!worst) return [];
@@ -34,10 +35,4 @@ function sharpest(piece: PieceResult, edge: PieceEdge): CheckResult[] {
       cause: "Two curves meet there at an angle: give them one direction at the point they share, or draw them as one curve.",
     },
   ];
-}
-
-function turning(before: Cubic, after: Cubic): number {
-  const u = cubicHeading(before, 1);
-  const v = cubicHeading(after, 0);
-  return Math.abs(Math.atan2(u.x * v.y - u.y * v.x, u.x * v.x + u.y * v.y));
 }

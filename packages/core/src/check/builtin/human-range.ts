@@ -2,6 +2,7 @@ import { boundsOf } from "../../geometry/bounds.js";
 import type { PieceEdge, PieceResult } from "../../piece/piece.js";
 import type { CheckResult } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
+import { neckLength, necksOf } from "./neck.js";
 
 /** Common practice, no source: a smallest child to a very large adult, in mm. */
 const RANGES = {
@@ -55,11 +56,10 @@ function inRange(
   };
 }
 
-/** The neck of the garment: every neck edge, twice where the piece lies on the fold or is cut as a pair. */
 function neckRound(pieces: readonly PieceResult[]): CheckResult[] {
-  const necks = pieces.flatMap((piece) => piece.edges.filter((e) => e.role === "neck").map((edge) => ({ edge, piece })));
+  const necks = necksOf(pieces);
   if (necks.length < 2) return [];
-  const got = necks.reduce((sum, { edge, piece }) => sum + edge.length * (piece.onFold || piece.cut > 1 ? 2 : 1), 0);
+  const got = neckLength(necks);
   return [
     {
       name: "Neck round the garment within human range",

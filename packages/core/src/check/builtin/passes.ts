@@ -4,6 +4,7 @@ import type { Frame } from "../../formula/scope.js";
 import type { PieceResult } from "../../piece/piece.js";
 import type { CheckResult } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
+import { neckLength, necksOf } from "./neck.js";
 
 // Common practice, no source: round the head of an adult and of a child of school age, mm.
 const HEAD_MM = { adult: 570, child: 520 };
@@ -40,12 +41,12 @@ function saidSo({ source, when, garment, body, edges }: PlannedPass, plan: Plan,
 
 /** A neck whose pieces all lie on the fold has no opening, as long as its author tells of none. */
 function neckOverHead(plan: Plan, frame: Frame, pieces: readonly PieceResult[], gives: number): CheckResult[] {
-  const necks = pieces.flatMap((piece) => piece.edges.filter((e) => e.role === "neck").map((edge) => ({ edge, piece })));
+  const necks = necksOf(pieces);
   if (necks.length < 2 || necks.some(({ piece }) => !piece.onFold)) return [];
   const slot = plan.scope.names.get("head")?.slot;
   const measured = slot === undefined ? Number.NaN : (frame.slots[slot] as number);
   const head = Number.isFinite(measured) ? measured : plan.system.garment === "child" ? HEAD_MM.child : HEAD_MM.adult;
-  const got = necks.reduce((sum, { edge }) => sum + 2 * edge.length, 0) * gives;
+  const got = neckLength(necks) * gives;
   return [
     {
       ...result("Neck passes over the head", got, head, "look"),

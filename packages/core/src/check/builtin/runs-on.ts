@@ -1,4 +1,5 @@
 import { headingAtEnd, headingAtStart, endOf } from "../../geometry/path.js";
+import { turnOf } from "../../geometry/point.js";
 import { pairText, roleText } from "../../piece/piece.js";
 import { type SeamCorner, seamEnds } from "../../piece/walk.js";
 import type { CheckResult } from "../result.js";
@@ -35,8 +36,4 @@ export const runsOn: BuiltinCheck = ({ plan, pieces }) =>
   });
 
 /** The angle inside the piece at a corner. Outlines run clockwise, so a turn to the right is less than straight. */
-function insideAngle({ before, after }: SeamCorner): number {
-  const u = headingAtEnd(before.path);
-  const v = headingAtStart(after.path);
-  return Math.PI - Math.atan2(u.x * v.y - u.y * v.x, u.x * v.x + u.y * v.y);
-}
+const insideAngle = ({ before, after }: SeamCorner): number => Math.PI - turnOf(headingAtEnd(before.path), headingAtStart(after.path));

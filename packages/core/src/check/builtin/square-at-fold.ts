@@ -1,4 +1,5 @@
 import { headingAtEnd, headingAtStart, startOf, endOf } from "../../geometry/path.js";
+import { turnOf } from "../../geometry/point.js";
 import { type PieceEdge, type PieceResult, roleText } from "../../piece/piece.js";
 import type { CheckResult } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
@@ -15,8 +16,8 @@ function atBothEnds(piece: PieceResult, i: number): CheckResult[] {
   const fold = piece.edges[i] as PieceEdge;
   const before = piece.edges[(i + n - 1) % n] as PieceEdge;
   const after = piece.edges[(i + 1) % n] as PieceEdge;
-  const first = corner(piece, before, angleBetween(headingAtEnd(before.path), headingAtStart(fold.path)), startOf(fold.path));
-  const last = corner(piece, after, angleBetween(headingAtEnd(fold.path), headingAtStart(after.path)), endOf(fold.path));
+  const first = corner(piece, before, Math.abs(turnOf(headingAtEnd(before.path), headingAtStart(fold.path))), startOf(fold.path));
+  const last = corner(piece, after, Math.abs(turnOf(headingAtEnd(fold.path), headingAtStart(after.path))), endOf(fold.path));
   return [...(before.pointed ? [] : [first]), ...(after.pointed ? [] : [last])];
 }
 
@@ -35,6 +36,3 @@ function corner(piece: PieceResult, edge: PieceEdge, rad: number, at: CheckResul
     cause: "Opened out, the edge shows a point or a dip at the centre. Let it run level for a finger's width at the fold.",
   };
 }
-
-const angleBetween = (u: { x: number; y: number }, v: { x: number; y: number }): number =>
-  Math.acos(Math.max(-1, Math.min(1, u.x * v.x + u.y * v.y)));

@@ -1,6 +1,16 @@
 import { type Static, Type } from "@sinclair/typebox";
 import { Text, FormulaText, PointId, Comments, closed } from "./words.js";
 
+/** How a miss is told: how hard, where, and what usually causes it; and when it is judged at all. */
+const Judging = {
+  /** A miss is something to look at, not a fault. */
+  lookOnly: Type.Optional(Type.Boolean()),
+  at: Type.Optional(PointId),
+  cause: Type.Optional(Text),
+  when: Type.Optional(FormulaText),
+  comments: Comments,
+};
+
 export const Check = Type.Object(
   {
     is: Type.Literal("check"),
@@ -11,12 +21,7 @@ export const Check = Type.Object(
     expected: Type.Optional(FormulaText),
     upper: Type.Optional(FormulaText),
     within: Type.Optional(FormulaText),
-    /** A miss is something to look at, not a fault. */
-    lookOnly: Type.Optional(Type.Boolean()),
-    at: Type.Optional(PointId),
-    cause: Type.Optional(Text),
-    when: Type.Optional(FormulaText),
-    comments: Comments,
+    ...Judging,
   },
   closed,
 );
@@ -28,12 +33,7 @@ export const Passes = Type.Object(
     title: Text,
     garment: FormulaText,
     body: FormulaText,
-    /** A miss is something to look at, not a fault. */
-    lookOnly: Type.Optional(Type.Boolean()),
-    at: Type.Optional(PointId),
-    cause: Type.Optional(Text),
-    when: Type.Optional(FormulaText),
-    comments: Comments,
+    ...Judging,
   },
   closed,
 );

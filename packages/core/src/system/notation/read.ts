@@ -28,7 +28,8 @@ export interface ReadSystem {
 }
 
 const LONGEST_FILE = 1_000_000;
-const MOST_STATEMENTS = 2_000;
+/** The most statements a system may have. */
+export const MOST_STATEMENTS = 2_000;
 
 /** Reads a system from its notation. Never throws: what cannot be read is reported and the rest goes on. */
 export function readNotation(source: string): ReadSystem {
