@@ -37,7 +37,7 @@ const isCsv = (file: string): boolean => /\.csv$/i.test(file);
 function readCsv(file: string): { measurements: Given; settings: Given } {
   const { answers, problems } = readAnswers(readText(file));
   const [problem] = problems;
-  if (problem) throw new RequestError(`${file}, line ${problem.line}: ${problem.why} ${problem.mend}`);
+  if (problem) throw new RequestError(`${file}, line ${problem.line}: ${problem.why} ${problem.fix}`);
   return answers;
 }
 

@@ -26,7 +26,7 @@ export const Problem = Type.Object({
   status: Type.Integer(),
   detail: Type.Optional(Type.String()),
   /** Where in the body, query or path, as JSON pointers, with what is wrong there. */
-  errors: Type.Optional(Type.Array(Type.Object({ at: Type.String(), says: Type.String() }))),
+  errors: Type.Optional(Type.Array(Type.Object({ at: Type.String(), message: Type.String() }))),
   /** After a collision: what is stored now, so that both can be shown. */
   current: Type.Optional(Type.Unknown()),
 });

@@ -43,10 +43,10 @@ function drawingsOf({ name, drafted }: Example): [string, Drawing][] {
 const page = (title: string, lead: string, sections: string[]): string =>
   `# ${title}\n\n${lead}\n\nThe examples are files of their own in [\`examples\`](examples); the drawings are made from them by the program, as is this page.\n\n${sections.join("\n\n")}\n`;
 
-const section = (heading: string, says: string, forms: readonly string[], e: Example): string =>
+const section = (heading: string, description: string, forms: readonly string[], e: Example): string =>
   [
     `## ${heading}`,
-    says,
+    description,
     ...(forms.length > 0 ? [forms.map((f) => `- \`${f}\``).join("\n")] : []),
     `\`\`\`\n${body(e.text)}\n\`\`\``,
     drawingsOf(e)
@@ -108,7 +108,7 @@ describe("the pages of the notation", () => {
   it("verbs", async () => {
     const sections = [...VERBS.values()].map((verb) => {
       const e = of("verb").find((x) => wordOf(x) === verb.word) as Example;
-      return section(`${verb.word}: ${e.title.toLowerCase()}`, verb.says, verb.forms.map((f) => spoken(verb.word, f.text)), e); // prettier-ignore
+      return section(`${verb.word}: ${e.title.toLowerCase()}`, verb.description, verb.forms.map((f) => spoken(verb.word, f.text)), e); // prettier-ignore
     });
     const text = page("Placing points", "Every verb places one point from those above it.", sections);
     await expect(text).toMatchFileSnapshot(`../../../${DOCS}/verbs.md`);
@@ -127,7 +127,7 @@ describe("the pages of the notation", () => {
     );
     const sections = [...SHAPINGS.values()].map((s) => {
       const e = of("shape").find((x) => wordOf(x) === s.word) as Example;
-      return section(`${s.word}: ${e.title.toLowerCase()}`, s.says, s.forms.map((f) => spoken(`shape ${s.word}`, f.text)), e); // prettier-ignore
+      return section(`${s.word}: ${e.title.toLowerCase()}`, s.description, s.forms.map((f) => spoken(`shape ${s.word}`, f.text)), e); // prettier-ignore
     });
     await expect(
       page("Pieces and their shaping", "Shapings come after the pieces, in order; each gives new pieces and keeps the names.", [

@@ -15,7 +15,7 @@ import { peopleRoutes } from "./people/routes.js";
 import { systemsRoutes } from "./systems/routes.js";
 
 /** What the application stands on. */
-export interface Ground {
+export interface AppContext {
   readonly knex: Knex;
   readonly pool: Pool;
   readonly log: Logger;
@@ -24,13 +24,13 @@ export interface Ground {
 }
 
 /** The web application and its API as one Express application. It keeps no state, so several may serve one database. */
-export function createApp(ground: Ground): Express {
+export function createApp(context: AppContext): Express {
   const app = express();
   app.disable("x-powered-by");
   app.use(security());
   app.use(
     pinoHttp({
-      logger: ground.log,
+      logger: context.log,
       serializers: {
         req: (r: { method: string; url: string; id: unknown }) => ({ id: r.id, method: r.method, url: r.url.split("?")[0] }),
         res: (r: { statusCode: number }) => ({ status: r.statusCode }),
@@ -38,19 +38,19 @@ export function createApp(ground: Ground): Express {
     }),
   );
   app.get("/api/health", async (_, response) => {
-    await ground.knex.raw("select 1");
+    await context.knex.raw("select 1");
     response.json({ healthy: true });
   });
-  app.use("/api", sessions(ground.pool, ground.sessionSecret), onlyJson, express.json({ limit: "1mb" }));
+  app.use("/api", sessions(context.pool, context.sessionSecret), onlyJson, express.json({ limit: "1mb" }));
   const router = express.Router();
-  authRoutes(router, ground.knex);
-  peopleRoutes(router, ground.knex);
-  systemsRoutes(router, ground.knex);
-  draftsRoutes(router, ground.knex);
-  draftFiles(router, ground.knex);
+  authRoutes(router, context.knex);
+  peopleRoutes(router, context.knex);
+  systemsRoutes(router, context.knex);
+  draftsRoutes(router, context.knex);
+  draftFiles(router, context.knex);
   app.use(router);
   app.use("/api", noRoute);
-  if (ground.webRoot !== undefined && existsSync(ground.webRoot)) serveWeb(app, ground.webRoot);
+  if (context.webRoot !== undefined && existsSync(context.webRoot)) serveWeb(app, context.webRoot);
   app.use(problems);
   return app;
 }

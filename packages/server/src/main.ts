@@ -4,7 +4,7 @@ import { readConfig } from "./config.js";
 import { connect, poolFor } from "./database/connect.js";
 import { migrate } from "./database/migrate.js";
 import { DEMO_LOGINS, loadDemo } from "./demo/load.js";
-import { stockShelf } from "./systems/library.js";
+import { loadLibrary } from "./systems/library.js";
 
 /** Exit code by which `./lodrin` knows that the port is taken. */
 const PORT_TAKEN = 3;
@@ -18,7 +18,7 @@ const knex = connect(config.databaseUrl);
 const pool = poolFor(config.databaseUrl);
 
 await migrate(knex);
-await stockShelf(knex, config.library);
+await loadLibrary(knex, config.library);
 await loadDemo(knex);
 
 const app = createApp({ knex, pool, log, sessionSecret: config.sessionSecret, webRoot: config.webRoot });

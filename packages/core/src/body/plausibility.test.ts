@@ -5,7 +5,7 @@ import { doubtsOf } from "./plausibility.js";
 const cm = (set: Record<string, number>): Record<string, number> => Object.fromEntries(Object.entries(set).map(([k, v]) => [k, v * 10]));
 const says = (set: Record<string, number>): string =>
   doubtsOf(cm(set), "cm")
-    .map((d) => `${d.key}: ${d.says}`)
+    .map((d) => `${d.key}: ${d.text}`)
     .join("\n");
 
 // Middle figures of common size tables (common practice, no source).

@@ -8,7 +8,7 @@ export interface Doubt {
   readonly key: string;
   /** The other field it concerns, if any. */
   readonly with?: string;
-  readonly says: string;
+  readonly text: string;
 }
 
 /** Lengths in mm by key. */
@@ -25,7 +25,7 @@ interface PairRule {
   readonly more: string;
   /** `less` may reach this share of `more`. */
   readonly share: number;
-  readonly says: string;
+  readonly text: string;
 }
 
 /** Girths and widths that contradict each other. Common practice, no source. */
@@ -34,38 +34,38 @@ const PAIRS: readonly PairRule[] = [
     less: "underbust",
     more: "bust",
     share: 1,
-    says: "The under bust is larger than the bust. One of the two was read wrongly, or they were written in each other's place.",
+    text: "The under bust is larger than the bust. One of the two was read wrongly, or they were written in each other's place.",
   },
-  { less: "neck", more: "chest", share: 0.55, says: "The neck is more than half of the chest. Measure both again." },
-  { less: "neck", more: "bust", share: 0.55, says: "The neck is more than half of the bust. Measure both again." },
-  { less: "wrist", more: "bicep", share: 1, says: "The wrist is larger than the upper arm." },
+  { less: "neck", more: "chest", share: 0.55, text: "The neck is more than half of the chest. Measure both again." },
+  { less: "neck", more: "bust", share: 0.55, text: "The neck is more than half of the bust. Measure both again." },
+  { less: "wrist", more: "bicep", share: 1, text: "The wrist is larger than the upper arm." },
   {
     less: "bust_span",
     more: "bust",
     share: 0.32,
-    says: "The bust span is nearly a third of the bust: it is measured point to point, not round the body.",
+    text: "The bust span is nearly a third of the bust: it is measured point to point, not round the body.",
   },
-  { less: "half_back", more: "chest", share: 0.27, says: "This is nearly the whole back. Half back runs from the spine to one arm only." },
-  { less: "back_width", more: "bust", share: 0.27, says: "This is nearly the whole back. It runs from the spine to one arm only." },
+  { less: "half_back", more: "chest", share: 0.27, text: "This is nearly the whole back. Half back runs from the spine to one arm only." },
+  { less: "back_width", more: "bust", share: 0.27, text: "This is nearly the whole back. It runs from the spine to one arm only." },
   {
     less: "across_shoulder",
     more: "chest",
     share: 0.65,
-    says: "The shoulder is very wide for this chest. It runs straight across the back, not over the arms.",
+    text: "The shoulder is very wide for this chest. It runs straight across the back, not over the arms.",
   },
   {
     less: "across_shoulder",
     more: "bust",
     share: 0.65,
-    says: "The shoulder is very wide for this bust. It runs straight across the back, not over the arms.",
+    text: "The shoulder is very wide for this bust. It runs straight across the back, not over the arms.",
   },
   {
     less: "shoulder_length",
     more: "across_shoulder",
     share: 0.5,
-    says: "One shoulder is longer than half of both. It runs from the side of the neck to the tip.",
+    text: "One shoulder is longer than half of both. It runs from the side of the neck to the tip.",
   },
-  { less: "shoulder_to_back_waist", more: "shoulder_to_hip", share: 0.95, says: "The back waist lies as low as the hip." },
+  { less: "shoulder_to_back_waist", more: "shoulder_to_hip", share: 0.95, text: "The back waist lies as low as the hip." },
 ];
 
 /** Every doubt about a set, in the order of its fields. `unit` is the unit the person works in. */
@@ -85,14 +85,14 @@ function aboutOne(key: string, value: number, unit: HomeUnit): Doubt[] {
   if (!known || known.run === "number") return [];
   const fits = (mm: number): boolean => mm >= known.from && mm <= known.to;
   if (fits(value)) return [];
-  if (value <= 0) return [{ key, says: `${known.name} cannot be nothing. Measure again.` }];
+  if (value <= 0) return [{ key, text: `${known.name} cannot be nothing. Measure again.` }];
   if (fits((value / INCHES) * 10))
-    return [{ key, says: `${known.name} looks like centimetres written as inches. With “cm” behind the figure it would fit a body.` }];
+    return [{ key, text: `${known.name} looks like centimetres written as inches. With “cm” behind the figure it would fit a body.` }];
   if (fits((value * INCHES) / 10))
-    return [{ key, says: `${known.name} looks like inches written as centimetres. With “in” behind the figure it would fit a body.` }];
-  if (fits(value / 10)) return [{ key, says: `${known.name} looks ten times too large: millimetres written as centimetres?` }];
+    return [{ key, text: `${known.name} looks like inches written as centimetres. With “in” behind the figure it would fit a body.` }];
+  if (fits(value / 10)) return [{ key, text: `${known.name} looks ten times too large: millimetres written as centimetres?` }];
   const range = `${tapeText(known.from, unit)} to ${tapeText(known.to, unit)}`;
-  return [{ key, says: `${known.name} is outside what human bodies measure (${range}). Measure again.` }];
+  return [{ key, text: `${known.name} is outside what human bodies measure (${range}). Measure again.` }];
 }
 
 function inOrder(set: MeasurementsMm, keys: readonly string[]): Doubt[] {
@@ -104,7 +104,7 @@ function inOrder(set: MeasurementsMm, keys: readonly string[]): Doubt[] {
       {
         key,
         with: above,
-        says: `${measurementName(key)} runs further down than ${measurementName(above).toLowerCase()}, so it should be longer.`,
+        text: `${measurementName(key)} runs further down than ${measurementName(above).toLowerCase()}, so it should be longer.`,
       },
     ];
   });
@@ -114,5 +114,5 @@ function aboutPair(rule: PairRule, set: MeasurementsMm): Doubt[] {
   const less = set[rule.less];
   const more = set[rule.more];
   if (less === undefined || more === undefined || less <= more * rule.share) return [];
-  return [{ key: rule.less, with: rule.more, says: rule.says }];
+  return [{ key: rule.less, with: rule.more, text: rule.text }];
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { loadSystem } from "../draft/load.js";
-import { run } from "../draft/run.js";
+import { loadSystem } from "../plan/load.js";
+import { run } from "../run/run.js";
 import type { CheckResult } from "./result.js";
 
 function checksOf(text: string, measurements: Record<string, string> = {}, settings: Record<string, string> = {}): readonly CheckResult[] {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { loadSystem } from "../draft/load.js";
-import { run } from "../draft/run.js";
+import { loadSystem } from "../plan/load.js";
+import { run } from "../run/run.js";
 import type { CheckResult } from "./result.js";
 
 /** A rectangle 20 by 30 cm, as one piece on the fold and a strip to sew to it; `more` adds or changes lines. */

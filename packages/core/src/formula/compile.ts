@@ -74,15 +74,15 @@ export function coerce(typed: Typed, want: Kind, tree: Tree, scope: Scope): Type
   }
   throw new FormulaError(
     `${kindInWords(want)} is asked for here, but this is ${kindInWords(typed.kind)}.`.replace(/^./, (c) => c.toUpperCase()),
-    mendKind(typed.kind, want),
+    fixForKind(typed.kind, want),
     tree.at,
   );
 }
 
-function mendKind(is: Kind, want: Kind): string {
+function fixForKind(is: Kind, want: Kind): string {
   if (is === "length" && want === "number") return "Divide the length by a length, or leave the unit away.";
   if (is === "number" && want === "length") return "Multiply it by a length, or write it with a unit, like 1/2in.";
-  if (want === "yesno") return "Write a comparison, like bust < 42.";
+  if (want === "boolean") return "Write a comparison, like bust < 42.";
   return `Write ${kindInWords(want)}.`;
 }
 
@@ -130,14 +130,14 @@ function negative(tree: Tree & { type: "unary" }, scope: Scope): Typed {
 }
 
 function notTrue(tree: Tree & { type: "unary" }, scope: Scope): Typed {
-  const arg = compileAs(tree.arg, scope, "yesno").run;
-  return { kind: "yesno", run: (f) => (arg(f) ? 0 : 1) };
+  const arg = compileAs(tree.arg, scope, "boolean").run;
+  return { kind: "boolean", run: (f) => (arg(f) ? 0 : 1) };
 }
 
 /** A part that must be a figure: not a yes-or-no, not a choice. */
 function figure(tree: Tree, scope: Scope): Typed {
   const typed = compile(tree, scope);
-  if (typed.kind === "yesno" || typed.kind === "choice")
+  if (typed.kind === "boolean" || typed.kind === "choice")
     throw new FormulaError(`This is ${kindInWords(typed.kind)}, not a figure.`, "Use if(…, a, b) to turn it into one.", tree.at);
   return typed;
 }
@@ -146,9 +146,9 @@ function binary(tree: Tree & { type: "binary" }, scope: Scope): Typed {
   switch (tree.op) {
     case "and":
     case "or": {
-      const a = compileAs(tree.left, scope, "yesno").run;
-      const b = compileAs(tree.right, scope, "yesno").run;
-      return { kind: "yesno", run: tree.op === "and" ? (f) => (a(f) && b(f) ? 1 : 0) : (f) => (a(f) || b(f) ? 1 : 0) };
+      const a = compileAs(tree.left, scope, "boolean").run;
+      const b = compileAs(tree.right, scope, "boolean").run;
+      return { kind: "boolean", run: tree.op === "and" ? (f) => (a(f) && b(f) ? 1 : 0) : (f) => (a(f) || b(f) ? 1 : 0) };
     }
     case "+":
     case "-": {
@@ -243,7 +243,7 @@ function comparison(tree: Tree & { type: "compare" }, scope: Scope): Typed {
     };
   });
   const [only] = tests;
-  return { kind: "yesno", run: tests.length === 1 && only ? only : (f) => tests.reduce((all, t) => all * t(f), 1) };
+  return { kind: "boolean", run: tests.length === 1 && only ? only : (f) => tests.reduce((all, t) => all * t(f), 1) };
 }
 
 /** `choice == option`: the right side is a word of the left side's own list. */
@@ -258,7 +258,7 @@ function wordComparison(tree: Tree & { type: "compare" }, scope: Scope): Typed |
   const index = entry.words.indexOf(word);
   if (index < 0) throw new FormulaError(`${left.name} has no option “${word}”.`, `It has: ${entry.words.join(", ")}.`, right.at);
   const slot = entry.wordSlot;
-  return { kind: "yesno", run: op === "=" ? (f) => (f.slots[slot] === index ? 1 : 0) : (f) => (f.slots[slot] === index ? 0 : 1) };
+  return { kind: "boolean", run: op === "=" ? (f) => (f.slots[slot] === index ? 1 : 0) : (f) => (f.slots[slot] === index ? 0 : 1) };
 }
 
 function call(tree: Tree & { type: "call" }, scope: Scope): Typed {
@@ -288,7 +288,7 @@ function condition(tree: Tree & { type: "call" }, scope: Scope): Typed {
   const [test, yes, no] = tree.args;
   if (!test || !yes || !no || tree.args.length !== 3)
     throw new FormulaError("if takes a condition and two values.", "Write if(bust < 42, 1, 1 1/4).", tree.at);
-  const when = compileAs(test, scope, "yesno").run;
+  const when = compileAs(test, scope, "boolean").run;
   const a = compile(yes, scope);
   const b = compile(no, scope);
   const kind = a.kind === "bare" ? b.kind : a.kind;
@@ -327,7 +327,7 @@ function functionCall(fn: FormulaFunction, tree: Tree & { type: "call" }, scope:
   if (fn.more ? tree.args.length < need : tree.args.length !== need) {
     throw new FormulaError(
       `${fn.name} takes ${need}${fn.more ? " or more" : ""} ${need === 1 ? "value" : "values"}, here are ${tree.args.length}.`,
-      `It gives ${fn.says}.`,
+      `It gives ${fn.description}.`,
       tree.at,
     );
   }

@@ -5,9 +5,9 @@ export class FormulaError extends Error {
   override readonly name = "FormulaError";
   constructor(
     readonly why: string,
-    readonly mend: string,
+    readonly fix: string,
     readonly at: Span,
   ) {
-    super(mend ? `${why} ${mend}` : why);
+    super(fix ? `${why} ${fix}` : why);
   }
 }

@@ -32,7 +32,7 @@ export interface ExplainOptions {
 export function explain(rule: string, tree: Tree, as: Kind, scope: Scope, frame: Frame, options: ExplainOptions): Explained {
   const typed = compile(tree, scope);
   const bareIsLength = as === "length" || typed.kind === "length";
-  const teller: Teller = { scope, frame, unit: options.unit, bareIsLength, homeUnit: scope.unit };
+  const teller: ExplainContext = { scope, frame, unit: options.unit, bareIsLength, homeUnit: scope.unit };
   const value = figureOf(tree, teller);
   const kind = typed.kind === "bare" ? as : typed.kind;
   const told = { rule, sums: worked(tree, teller), value, kind, result: withUnit(value, kind, options.unit) };
@@ -41,7 +41,7 @@ export function explain(rule: string, tree: Tree, as: Kind, scope: Scope, frame:
   return { ...told, reading: `${reading.figure}\u00a0${reading.unit}`, leftMm: reading.left };
 }
 
-interface Teller {
+interface ExplainContext {
   readonly scope: Scope;
   readonly frame: Frame;
   readonly unit: HomeUnit;
@@ -56,19 +56,19 @@ const degrees = (radians: number): string => `${plainFigure((radians * 180) / Ma
 function withUnit(value: number, kind: Kind, unit: HomeUnit): string {
   if (kind === "length") return `${exactFigure(value, unit)}\u00a0${unit}`;
   if (kind === "angle") return degrees(value);
-  if (kind === "yesno") return value ? "yes" : "no";
+  if (kind === "boolean") return value ? "yes" : "no";
   return plainFigure(value);
 }
 
 /** Numeric value of a part; bare numbers become mm where they stand for lengths. */
-function figureOf(tree: Tree, t: Teller): number {
+function figureOf(tree: Tree, t: ExplainContext): number {
   const typed = compile(tree, t.scope);
   const value = typed.run(t.frame);
   return typed.kind === "bare" && t.bareIsLength ? value * (t.homeUnit === "in" ? 25.4 : 10) : value;
 }
 
 /** A part shown as one figure. */
-function figureText(tree: Tree, t: Teller, plain: boolean): string {
+function figureText(tree: Tree, t: ExplainContext, plain: boolean): string {
   const typed = compile(tree, t.scope);
   const value = typed.run(t.frame);
   if (typed.kind === "length") return exactFigure(value, t.unit);
@@ -78,7 +78,7 @@ function figureText(tree: Tree, t: Teller, plain: boolean): string {
 }
 
 /** The lines of working between the rule and its result: numbers put in, then products worked out. */
-function worked(tree: Tree, t: Teller): string[] {
+function worked(tree: Tree, t: ExplainContext): string[] {
   const spoken = unfold(tree, t);
   const first = spell(spoken, t, false, false);
   const second = spell(spoken, t, true, false);
@@ -88,7 +88,7 @@ function worked(tree: Tree, t: Teller): string[] {
 }
 
 /** The part that counts for this body: the branch an `if` took, the alternative a choice took, brackets off. */
-function unfold(tree: Tree, t: Teller): Tree {
+function unfold(tree: Tree, t: ExplainContext): Tree {
   if (tree.type === "bracket") return unfold(tree.inner, t);
   if (tree.type === "call" && tree.fn === "if") {
     const [test, yes, no] = tree.args as [Tree, Tree, Tree];
@@ -105,7 +105,7 @@ function unfold(tree: Tree, t: Teller): Tree {
 const SIGN: Record<string, string> = { "+": "+", "-": "−", "*": "×", "/": "÷" };
 
 /** The tree in figures. With `reduce`, products and functions are shown as their results. `plain`: bare numbers are counts. */
-function spell(given: Tree, t: Teller, reduce: boolean, plain: boolean): string {
+function spell(given: Tree, t: ExplainContext, reduce: boolean, plain: boolean): string {
   const tree = given.type === "bracket" ? given : unfold(given, t);
   switch (tree.type) {
     case "binary":
@@ -123,7 +123,7 @@ function spell(given: Tree, t: Teller, reduce: boolean, plain: boolean): string 
   }
 }
 
-function spellBinary(tree: Tree & { type: "binary" }, t: Teller, reduce: boolean, plain: boolean): string {
+function spellBinary(tree: Tree & { type: "binary" }, t: ExplainContext, reduce: boolean, plain: boolean): string {
   if (isSum(tree)) {
     const right = unfold(tree.right, t);
     const grouped = tree.op === "-" && isSum(right);
@@ -137,14 +137,14 @@ function spellBinary(tree: Tree & { type: "binary" }, t: Teller, reduce: boolean
 
 const isSum = (tree: Tree): boolean => tree.type === "binary" && (tree.op === "+" || tree.op === "-");
 
-const isPlain = (tree: Tree, t: Teller): boolean => compile(tree, t.scope).kind !== "length";
+const isPlain = (tree: Tree, t: ExplainContext): boolean => compile(tree, t.scope).kind !== "length";
 
 /** Functions that read points or paths have no figures to put in: only their result can be shown. */
 const measuresDraft = (fn: string): boolean =>
   fn === CLOSED_WIDTH || (FUNCTIONS.get(fn)?.parameters.some((p) => p === "point" || p === "path") ?? false);
 
 /** A factor of a product: sums inside it keep their brackets. */
-function factor(given: Tree, t: Teller, plain: boolean): string {
+function factor(given: Tree, t: ExplainContext, plain: boolean): string {
   const tree = unfold(given, t);
   const text = spell(tree, t, false, plain);
   return isSum(tree) ? `(${text})` : text;

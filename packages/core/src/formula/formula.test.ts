@@ -114,10 +114,10 @@ describe("what a formula means", () => {
   });
 
   it("conditions", () => {
-    expect(value("20 < waist <= 28", "yesno", body)).toBe(1);
-    expect(value("20 < waist < 28", "yesno", body)).toBe(0);
-    expect(value("waist >= 28", "yesno", body)).toBe(1);
-    expect(value("not (waist = 28)", "yesno", body)).toBe(0);
+    expect(value("20 < waist <= 28", "boolean", body)).toBe(1);
+    expect(value("20 < waist < 28", "boolean", body)).toBe(0);
+    expect(value("waist >= 28", "boolean", body)).toBe(1);
+    expect(value("not (waist = 28)", "boolean", body)).toBe(0);
   });
 
   it("points measure the draft", () => {
@@ -129,7 +129,7 @@ describe("what a formula means", () => {
   });
 });
 
-describe("what a formula refuses, with its place and its mend", () => {
+describe("what a formula refuses, with its place and its fix", () => {
   it.each<[string, Kind, string, [number, number]]>([
     ["bust*waist", "length", "A length times a length", [0, 10]],
     ["bust + 12°", "length", "A length is asked for here", [7, 10]],
@@ -143,11 +143,11 @@ describe("what a formula refuses, with its place and its mend", () => {
     ["minn(1, 2)", "length", "no function minn", [0, 10]],
     ["sqrt(1, 2)", "number", "takes 1 value, here are 2", [0, 10]],
     ["where + 1", "length", "a choice without a figure", [0, 5]],
-    ["where == waist", "yesno", "has no option", [9, 14]],
+    ["where == waist", "boolean", "has no option", [9, 14]],
     ['"nape"', "length", "is a word", [0, 6]],
     ["#1", "length", "is a place", [0, 2]],
     ["share", "length", "A length is asked for", [0, 5]],
-    ["bust", "yesno", "Yes or no is asked for", [0, 4]],
+    ["bust", "boolean", "Yes or no is asked for", [0, 4]],
     ["bust > 3", "length", "A length is asked for here", [0, 8]],
     ["if(bust > 3, 1)", "length", "if takes a condition and two values", [0, 15]],
     ["3/bust", "length", "cannot be divided by", [0, 6]],
@@ -155,7 +155,7 @@ describe("what a formula refuses, with its place and its mend", () => {
   ])("%s as %s", (text, kind, part, at) => {
     const error = refusal(text, kind, body);
     expect(error.why).toContain(part);
-    expect(error.mend.length).toBeGreaterThan(5);
+    expect(error.fix.length).toBeGreaterThan(5);
     expect(error.at).toEqual(at);
   });
 

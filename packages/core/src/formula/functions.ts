@@ -6,7 +6,7 @@ import type { Kind } from "../quantity/kind.js";
 import type { Frame } from "./scope.js";
 
 /** What one argument of a function may be. */
-export type Parameter = "any" | "number" | "angle" | "length" | "same" | "yesno" | "point" | "path";
+export type Parameter = "any" | "number" | "angle" | "length" | "same" | "boolean" | "point" | "path";
 
 /**
  * A function of the formula language. `same` arguments must share one kind, which is also the result when `gives` is
@@ -18,7 +18,7 @@ export interface FormulaFunction {
   /** More arguments like the last parameter may follow. */
   readonly more?: boolean;
   readonly gives: Kind | "same";
-  readonly says: string;
+  readonly description: string;
   readonly run: (args: readonly never[], frame: Frame) => number;
 }
 
@@ -26,10 +26,10 @@ const of = <A extends readonly unknown[]>(
   name: string,
   parameters: readonly Parameter[],
   gives: FormulaFunction["gives"],
-  says: string,
+  description: string,
   run: (...args: A) => number,
   more = false,
-): FormulaFunction => ({ name, parameters, gives, says, more, run: (args) => run(...(args as unknown as A)) });
+): FormulaFunction => ({ name, parameters, gives, description, more, run: (args) => run(...(args as unknown as A)) });
 
 /** Rounding to a step, halves upward; a hair (1e-9 of a step) is not allowed to tip the balance. */
 const steps = (x: number, to: number, how: (n: number) => number): number => (to > 0 ? how(x / to) * to : Number.NaN);

@@ -30,5 +30,5 @@ export function crossesBox(a: Point, b: Point, box: Box): boolean {
   return true;
 }
 
-/** True when two boxes share any ground. */
+/** True when two boxes share any region. */
 export const overlap = (a: Box, b: Box): boolean => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;

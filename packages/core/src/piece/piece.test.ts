@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { loadSystem } from "../draft/load.js";
-import { run } from "../draft/run.js";
+import { loadSystem } from "../plan/load.js";
+import { run } from "../run/run.js";
 import { crossesBox } from "../geometry/box.js";
 import type { PieceResult } from "./piece.js";
 import { grainArrow, titleRoom } from "./room.js";
@@ -57,7 +57,7 @@ describe("a piece taken off the board", () => {
       ["side allow + 3", 100, 40, 2],
     ]);
     const text = `system "Try"\n  unit cm\nboard A "A"\nA0 start\nA1 out 4 from A0\nA2 down 4 from A0\npiece Box "Box" on A\n  edge a: A0 > A1 > A2\n  edge b: A2 > A0\n  notch on`;
-    expect(loadSystem(`${text} c at 1\n`).problems.map((p) => `${p.why} ${p.mend}`)).toEqual(["This piece has no edge c. It has: a, b."]);
+    expect(loadSystem(`${text} c at 1\n`).problems.map((p) => `${p.why} ${p.fix}`)).toEqual(["This piece has no edge c. It has: a, b."]);
     expect(loadSystem(`${text} a at 1°\n`).problems).toMatchObject([{ line: 10, column: 17 }]);
   });
 

@@ -8,7 +8,7 @@ import { crossStretches, insideRing } from "../geometry/ring.js";
 import type { PieceResult } from "./piece.js";
 
 /** A straight line from one place to another. */
-export type Stretch = readonly [Point, Point];
+export type Segment = readonly [Point, Point];
 
 /** Places tried across and down a piece. */
 const ACROSS = 12;
@@ -21,7 +21,7 @@ const GRAIN_SHARES = [0.5, 0.35, 0.2];
  * be to a finger's width beside the left edge's middle; where there is room, `offFold` mm off the fold, whose mark stands
  * there, and a quarter of that off everything else drawn. Undefined without a grain or when nothing fits.
  */
-export function grainArrow(piece: PieceResult, offFold = 0): Stretch | undefined {
+export function grainArrow(piece: PieceResult, offFold = 0): Segment | undefined {
   const u = piece.grain && direction({ a: piece.grain[0], b: piece.grain[1] });
   if (!u) return undefined;
   const box = boundsOf(piece.net) ?? EMPTY;
@@ -41,22 +41,22 @@ export function grainArrow(piece: PieceResult, offFold = 0): Stretch | undefined
   return undefined;
 }
 
-/** The first arrow about one of the places that lies on the ground and crosses no line, nor does it moved by the margin to either side. */
+/** The first arrow about one of the places that lies on the region and crosses no line, nor does it moved by the margin to either side. */
 function freeArrow(
-  ground: readonly Point[],
-  lines: readonly Stretch[],
+  region: readonly Point[],
+  lines: readonly Segment[],
   places: readonly Point[],
   { along, half, margin }: { readonly along: Point; readonly half: number; readonly margin: number },
-): Stretch | undefined {
-  const at = (p: Point, aside = 0): Stretch => {
+): Segment | undefined {
+  const at = (p: Point, aside = 0): Segment => {
     const [x, y] = [p.x - along.y * aside, p.y + along.x * aside];
     return [
       { x: x - along.x * half, y: y - along.y * half },
       { x: x + along.x * half, y: y + along.y * half },
     ];
   };
-  const free = ([a, b]: Stretch): boolean =>
-    insideRing(a, ground) && insideRing(b, ground) && !lines.some(([c, d]) => crossStretches(a, b, c, d));
+  const free = ([a, b]: Segment): boolean =>
+    insideRing(a, region) && insideRing(b, region) && !lines.some(([c, d]) => crossStretches(a, b, c, d));
   const place = places.find((p) => free(at(p)) && (margin === 0 || (free(at(p, margin)) && free(at(p, -margin)))));
   return place && at(place);
 }
@@ -69,10 +69,10 @@ function freeArrow(
  */
 export function titleRoom(
   piece: PieceResult,
-  grain: Stretch | undefined,
+  grain: Segment | undefined,
   taken: readonly Box[] = [],
 ): (width: number, height: number) => Point | undefined {
-  const lines = [...linesOf(piece), ...piece.levels.map((l): Stretch => [l.a, l.b]), ...(grain ? [grain] : [])];
+  const lines = [...linesOf(piece), ...piece.levels.map((l): Segment => [l.a, l.b]), ...(grain ? [grain] : [])];
   const inside = placesOn(boundsOf(piece.net) ?? EMPTY, middleOf(piece)).filter((p) => insideRing(p, piece.net));
   return (width, height) =>
     inside.find((p) => {
@@ -99,11 +99,11 @@ function placesOn(box: Bounds, wish: Point): Point[] {
 }
 
 /** The net line and the lines inside it. */
-function linesOf(piece: PieceResult): Stretch[] {
+function linesOf(piece: PieceResult): Segment[] {
   const through = [
     ...piece.inside.map((l) => flatten(l.path, 1)),
     ...piece.darts.map((d) => flatten(d.legs, 1)),
     [...piece.net, ...piece.net.slice(0, 1)],
   ];
-  return through.flatMap((places) => places.slice(1).map((b, i): Stretch => [places[i] as Point, b]));
+  return through.flatMap((places) => places.slice(1).map((b, i): Segment => [places[i] as Point, b]));
 }

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { loadSystem } from "../draft/load.js";
-import { run } from "../draft/run.js";
+import { loadSystem } from "../plan/load.js";
+import { run } from "../run/run.js";
 import { polygonArea } from "../geometry/area.js";
 import { placeAlong } from "../geometry/path.js";
 import { distance } from "../geometry/point.js";

@@ -2,16 +2,16 @@
  * What a value is. `bare` is a plain number that has not met a length yet: standing where a length is needed it takes
  * the system's home unit, standing where a number is needed it stays as it is.
  */
-export type Kind = "length" | "number" | "angle" | "yesno" | "choice" | "bare";
+export type Kind = "length" | "number" | "angle" | "boolean" | "choice" | "bare";
 
 /** The kinds an author may declare for a measurement, a setting or a value. */
-export type DeclaredKind = "length" | "number" | "angle" | "yesno";
+export type DeclaredKind = "length" | "number" | "angle" | "boolean";
 
 const WORDS: Record<Kind, string> = {
   length: "a length",
   number: "a plain number",
   angle: "an angle",
-  yesno: "yes or no",
+  boolean: "yes or no",
   choice: "a choice",
   bare: "a plain number",
 };

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { loadSystem } from "../draft/load.js";
-import { type Run, run } from "../draft/run.js";
+import { loadSystem } from "../plan/load.js";
+import { type Run, run } from "../run/run.js";
 import type { PieceResult } from "../piece/piece.js";
-import { shapePartly } from "./run.js";
+import { shapePartly } from "../run/shapings.js";
 
 function shaped(text: string): Run {
   const { plan, problems } = loadSystem(`system "Try"\n  unit cm\n${text}`);

@@ -4,7 +4,8 @@ import { distance, type Point, turn } from "../geometry/point.js";
 import { type DartResult, pressedWay } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { form, pointText } from "../verb/form.js";
+import { closeForms } from "../system/shaping-forms.js";
+import { pointText } from "../verb/form.js";
 import { exchange, pieceOf, pointOf } from "./find.js";
 import { movePart, type Sides, sidesOf } from "./move-part.js";
 import { type Bridge, onOutline, type RingPlace } from "./ring.js";
@@ -12,14 +13,8 @@ import type { Shaping } from "./shaping.js";
 
 /** Close a dart, all of it or a share, and open it elsewhere: the paper between turns about the point both share. */
 export const close: Shaping = {
-  word: "close",
-  forms: [
-    form("{share:number} of {dart:path} in {piece:piece} about {about:point}, open from {from:point}"),
-    form("{dart:path} in {piece:piece} about {about:point}, open from {from:point}"),
-    form("{dart:path} in {piece:piece} about {about:point}"),
-  ],
+  ...closeForms,
   gradual: true,
-  says: "A dart closed, the paper beside it turned about a point; it opens again from another place of the outline, or not at all when the point lies on the outline.",
   prepare(which, filled) {
     const [key, pieceKey, about] = [filled.name("dart"), filled.name("piece"), filled.name("about")];
     const from = which === 2 ? undefined : filled.name("from");

@@ -11,15 +11,15 @@ type Contents = Pick<PieceParts, "grain" | "levels" | "darts" | "inside" | "notc
 
 export const middle = (a: Point, b: Point): Point => between(a, b, 0.5);
 
-/** The ground of a part: its edges as a ring, closed over the places given. */
-export const groundOf = (edges: readonly EdgeParts[], over: readonly Point[] = []): Point[] => [
+/** The region of a part: its edges as a ring, closed over the places given. */
+export const regionOf = (edges: readonly EdgeParts[], over: readonly Point[] = []): Point[] => [
   ...edges.flatMap((e) => flatten(e.path)),
   ...over,
 ];
 
-/** What is drawn on a piece, moved where it lies on the ground of the part that moves. The grain stays, and so do the lines of the board. */
-export function moveContents(piece: Contents, ground: readonly Point[], map: (p: Point) => Point): Contents {
-  return contentsBy(piece, (at) => (lies(at, ground) ? map : (p) => p));
+/** What is drawn on a piece, moved where it lies on the region of the part that moves. The grain stays, and so do the lines of the board. */
+export function moveContents(piece: Contents, region: readonly Point[], map: (p: Point) => Point): Contents {
+  return contentsBy(piece, (at) => (lies(at, region) ? map : (p) => p));
 }
 
 /** Every place of what is drawn on a piece, mapped. */
@@ -61,14 +61,14 @@ function mapDart(dart: DartResult, map: (p: Point) => Point): DartResult {
   };
 }
 
-/** How far (mm) off a ground a mark on its border may lie and still belong to it. */
+/** How far (mm) off a region a mark on its border may lie and still belong to it. */
 const BORDER_MM = 0.05;
 
-/** True on the ground or on its border. */
-export function lies(p: Point, ground: readonly Point[]): boolean {
-  if (insideRing(p, ground)) return true;
-  return ground.some((a, i) => {
-    const b = ground[(i + 1) % ground.length] as Point;
+/** True on the region or on its border. */
+export function lies(p: Point, region: readonly Point[]): boolean {
+  if (insideRing(p, region)) return true;
+  return region.some((a, i) => {
+    const b = region[(i + 1) % region.length] as Point;
     const [dx, dy] = [b.x - a.x, b.y - a.y];
     const squared = dx * dx + dy * dy;
     const t = squared === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / squared));
@@ -77,8 +77,8 @@ export function lies(p: Point, ground: readonly Point[]): boolean {
 }
 
 /** How much a part of a piece should rather stay: the fold first, then the middle of the grain, then the larger part. */
-export function hold(piece: PieceResult, edges: readonly EdgeParts[], ground: readonly Point[]): number {
+export function hold(piece: PieceResult, edges: readonly EdgeParts[], region: readonly Point[]): number {
   const fold = edges.some((e) => e.finish === "fold") ? 4 : 0;
-  const grain = piece.grain !== undefined && insideRing(middle(...piece.grain), ground) ? 2 : 0;
-  return fold + grain + Math.min(1, polygonArea(ground) / (piece.area || 1));
+  const grain = piece.grain !== undefined && insideRing(middle(...piece.grain), region) ? 2 : 0;
+  return fold + grain + Math.min(1, polygonArea(region) / (piece.area || 1));
 }

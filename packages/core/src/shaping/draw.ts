@@ -1,16 +1,14 @@
 import { dartResult, type NamedDart } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { form } from "../verb/form.js";
+import { drawForms } from "../system/shaping-forms.js";
 import { exchange, laidLineOf, pieceOf } from "./find.js";
 import type { Shaping } from "./shaping.js";
 
 /** Draw a dart or a line of the board on a piece that has been shaped. */
 export const draw: Shaping = {
-  word: "draw",
-  forms: [form("{line:path} on {piece:piece}")],
+  ...drawForms,
   gradual: false,
-  says: "A dart or a line of the board drawn on a piece after it was shaped, where it lies on the board: drawn earlier it would be moved or cut with it.",
   prepare(_, filled) {
     const [key, line] = [filled.name("piece"), filled.name("line")];
     const dart = filled.dart("line");

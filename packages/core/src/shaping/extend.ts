@@ -7,16 +7,14 @@ import { distance, type Point } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { form } from "../verb/form.js";
+import { extendForms } from "../system/shaping-forms.js";
 import { edgeOf, exchange } from "./find.js";
 import type { Shaping } from "./shaping.js";
 
 /** Carry an edge out: a stand or a pleat square to it, or a turn-up whose sides mirror what lies above. */
 export const extend: Shaping = {
-  word: "extend",
-  forms: [form("{edge:edge} by {by:length} mirrored"), form("{edge:edge} by {by:length}")],
+  ...extendForms,
   gradual: true,
-  says: "An edge carried out by a length: a stand, a facing, a pleat; mirrored, a turn-up whose sides run as the mirror image of those above.",
   prepare(which, filled) {
     const name = filled.name("edge");
     const by = filled.length("by");

@@ -2,7 +2,8 @@ import { pathLength, placeAlong } from "../geometry/path.js";
 import { bearing, type Point, turn, turnBetween } from "../geometry/point.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { form, pointText } from "../verb/form.js";
+import { foldForms } from "../system/shaping-forms.js";
+import { pointText } from "../verb/form.js";
 import { exchange, pieceOf, pointOf } from "./find.js";
 import { movePart, sidesOf } from "./move-part.js";
 import { onOutline, type RingPlace } from "./ring.js";
@@ -10,13 +11,8 @@ import type { Shaping } from "./shaping.js";
 
 /** Fold a wedge away: as wide as asked at one edge, or between two points of it, nothing at the place it is folded to. */
 export const foldOut: Shaping = {
-  word: "fold",
-  forms: [
-    form("{piece:piece} from {from:point} and {other:point} to {to:point}"),
-    form("{piece:piece} from {from:point} to {to:point} by {by:length}"),
-  ],
+  ...foldForms,
   gradual: true,
-  says: "A wedge folded away: so wide along the edge at the first point, or between two points of it, running out to nothing at the last.",
   prepare(which, filled) {
     const [key, from, to] = [filled.name("piece"), filled.name("from"), filled.name("to")];
     const other = which === 0 ? filled.name("other") : undefined;

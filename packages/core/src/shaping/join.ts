@@ -3,7 +3,7 @@ import { bearing, type Point, turn } from "../geometry/point.js";
 import { assemble } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { form } from "../verb/form.js";
+import { joinForms } from "../system/shaping-forms.js";
 import { mapContents } from "./contents.js";
 import { edgeOf } from "./find.js";
 import { mapEdge, weld } from "./ring.js";
@@ -11,10 +11,8 @@ import type { Shaping } from "./shaping.js";
 
 /** Lay one piece to another along an edge of each, and take them as one: how a strip cut from the front joins the back. */
 export const join: Shaping = {
-  word: "join",
-  forms: [form("{second:edge} turned over to {first:edge} into {name:piece}"), form("{second:edge} to {first:edge} into {name:piece}")],
+  ...joinForms,
   gradual: false,
-  says: "One piece laid to another, edge to edge, and the two taken as one; the second edge named stays where it lies. Turned over, a strip of the front joins a back that was drawn the same way round.",
   prepare(which, filled) {
     const [first, second, name] = [filled.name("first"), filled.name("second"), filled.name("name")];
     return (pieces) => {

@@ -2,7 +2,7 @@ import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { DartResult } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
 import type { Point } from "../geometry/point.js";
-import { groundOf, hold, moveContents } from "./contents.js";
+import { regionOf, hold, moveContents } from "./contents.js";
 import { type Bridge, mapEdge, type RingPlace, stretch, weld } from "./ring.js";
 
 /** A part of a piece to be moved: the outline is opened at a mouth (two places, or one twice) and at the place `to`. */
@@ -10,7 +10,7 @@ export interface Part {
   /** Where the mouth begins and ends, in the order of the outline. */
   readonly mouth: readonly [RingPlace, RingPlace];
   readonly to: RingPlace;
-  /** Where the ground of a part is closed: the point it turns about. */
+  /** Where the region of a part is closed: the point it turns about. */
   readonly over: readonly Point[];
 }
 
@@ -21,23 +21,23 @@ export interface Sides {
   readonly side: Side;
   readonly moved: readonly EdgeParts[];
   readonly still: readonly EdgeParts[];
-  readonly ground: readonly Point[];
+  readonly region: readonly Point[];
 }
 
 /** The two sides of a piece opened at a mouth and at another place: the one that moves and the one that stays. */
 export function sidesOf(piece: PieceResult, { mouth, to, over }: Part): Sides {
   const after = stretch(piece, mouth[1], to);
   const before = stretch(piece, to, mouth[0]);
-  const [afterGround, beforeGround] = [groundOf(after, over), groundOf(before, over)];
-  return hold(piece, after, afterGround) > hold(piece, before, beforeGround)
-    ? { side: "before", moved: before, still: after, ground: beforeGround }
-    : { side: "after", moved: after, still: before, ground: afterGround };
+  const [afterRegion, beforeRegion] = [regionOf(after, over), regionOf(before, over)];
+  return hold(piece, after, afterRegion) > hold(piece, before, beforeRegion)
+    ? { side: "before", moved: before, still: after, region: beforeRegion }
+    : { side: "after", moved: after, still: before, region: afterRegion };
 }
 
 /** The piece with one side moved by `map`; `atMouth` and `atTo` bridge what opens there, and `darts` says which darts it then has. */
 export function movePart(
   piece: PieceResult,
-  { side, moved, still, ground }: Sides,
+  { side, moved, still, region }: Sides,
   map: (p: Point) => Point,
   change: {
     readonly atMouth?: Bridge | undefined;
@@ -56,6 +56,6 @@ export function movePart(
           { edges: still, bridge: change.atTo },
           { edges: turned, bridge: change.atMouth },
         ]);
-  const contents = moveContents(piece, ground, map);
+  const contents = moveContents(piece, region, map);
   return assemble({ ...piece, ...contents, edges, darts: change.darts?.(contents.darts) ?? contents.darts });
 }

@@ -4,16 +4,14 @@ import { distance } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { form } from "../verb/form.js";
+import { redrawForms } from "../system/shaping-forms.js";
 import { edgeOf, exchange, laidLineOf } from "./find.js";
 import type { Shaping } from "./shaping.js";
 
 /** Draw an edge anew along a line of the board. */
 export const redraw: Shaping = {
-  word: "redraw",
-  forms: [form("{edge:edge} along {line:path}")],
+  ...redrawForms,
   gradual: false,
-  says: "An edge drawn anew along a line of the board that runs between its neighbours; its notches keep their share of the way.",
   prepare(_, filled) {
     const [name, line] = [filled.name("edge"), filled.name("line")];
     return (pieces) => {

@@ -1,14 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { loadSystem } from "../draft/load.js";
-import { run, type Run } from "../draft/run.js";
+import { loadSystem } from "../plan/load.js";
+import { run, type Run } from "../run/run.js";
 import { closingAngle, type Dart, dartOf } from "../geometry/dart.js";
 import { selfCrossing } from "../geometry/ring.js";
 import type { PieceResult } from "../piece/piece.js";
 import { printNotation } from "../system/notation/print.js";
 import { readNotation } from "../system/notation/read.js";
 import { SHAPINGS } from "./index.js";
-import { shapePartly } from "./run.js";
+import { shapePartly } from "../run/shapings.js";
 
 /** A front 30 by 40 cm on the fold, a dart in its side, a point A8 for the bust, and a back beside it. */
 const GROUND = `system "Try"
@@ -45,8 +45,8 @@ piece Front "Front" on A · cut 1 on fold
 `;
 const PLAIN = GROUND.replace("A2 > side_dart > A4", "A2 > A4");
 
-const shaped = (shape: string, settings = {}, ground = GROUND): Run => {
-  const loaded = loadSystem(`${ground}${shape}\n`);
+const shaped = (shape: string, settings = {}, region = GROUND): Run => {
+  const loaded = loadSystem(`${region}${shape}\n`);
   expect(loaded.problems).toEqual([]);
   return run(loaded.plan, {}, settings);
 };
@@ -240,6 +240,7 @@ describe("shapings in a system", () => {
   });
 
   it("every one has a line for the notation's pages", () => {
-    for (const [word, { says, forms }] of SHAPINGS) expect([word, says.length > 20, forms.length > 0]).toEqual([word, true, true]);
+    for (const [word, { description, forms }] of SHAPINGS)
+      expect([word, description.length > 20, forms.length > 0]).toEqual([word, true, true]);
   });
 });

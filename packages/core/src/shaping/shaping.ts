@@ -1,7 +1,7 @@
 import type { Evaluate, Frame } from "../formula/scope.js";
 import type { NamedDart } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
-import type { Form } from "../verb/form.js";
+import type { ShapingForms } from "../system/shaping-forms.js";
 
 /** A shaping's gaps filled and compiled. Each accessor is called once, when the system is compiled. */
 export interface ShapingFilled {
@@ -16,13 +16,9 @@ export interface ShapingFilled {
 /** The pieces after a shaping, done to `share` of the whole (0 to 1), so that it can be watched. May throw DraftError. */
 export type Shape = (pieces: readonly PieceResult[], frame: Frame, share: number) => PieceResult[];
 
-/** A way of shaping pieces. Adding one is a file here and a line in `index.ts`. */
-export interface Shaping {
-  readonly word: string;
-  readonly forms: readonly Form[];
+/** A way of shaping pieces. Adding one is its forms in `system/shaping-forms.ts`, a file here and a line in `index.ts`. */
+export interface Shaping extends ShapingForms {
   /** True when it can be watched half done; the others go in one stroke and are only asked for whole. */
   readonly gradual: boolean;
-  /** What it does, in one line for the notation's pages. */
-  readonly says: string;
   readonly prepare: (form: number, filled: ShapingFilled) => Shape;
 }

@@ -7,22 +7,17 @@ import { boundsOf } from "../geometry/bounds.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { form, pointText } from "../verb/form.js";
-import { groundOf, lies, middle } from "./contents.js";
+import { splitForms } from "../system/shaping-forms.js";
+import { pointText } from "../verb/form.js";
+import { regionOf, lies, middle } from "./contents.js";
 import { exchange, lineOf, pieceOf, pointOf } from "./find.js";
 import { placeAt, stretch } from "./ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Cut a piece in two along a line; both new edges take the line's name and its allowance. */
 export const split: Shaping = {
-  word: "split",
-  forms: [
-    form("{piece:piece} along {line:path} into {first:piece} and {second:piece}, allow {allow:length}"),
-    form("{piece:piece} along {line:path} into {first:piece} and {second:piece}"),
-    form("{piece:piece} from {from:point} to {to:point} into {first:piece} and {second:piece}"),
-  ],
+  ...splitForms,
   gradual: false,
-  says: "Cut along a line into two pieces: the first name goes to the upper part, or to the one nearer the centre.",
   prepare(which, filled) {
     const [key, first, second] = [filled.name("piece"), filled.name("first"), filled.name("second")];
     const line = which === 2 ? undefined : filled.name("line");
@@ -72,7 +67,7 @@ function fromEdgeToEdge(piece: PieceResult, path: Path): Path | undefined {
 /** Upper before lower; level with each other, the one nearer the centre first. */
 function upperFirst(one: EdgeParts[], other: EdgeParts[]): [EdgeParts[], EdgeParts[]] {
   const centre = (edges: readonly EdgeParts[]): Point => {
-    const box = boundsOf(groundOf(edges)) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+    const box = boundsOf(regionOf(edges)) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
     return { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
   };
   const [a, b] = [centre(one), centre(other)];
@@ -80,12 +75,12 @@ function upperFirst(one: EdgeParts[], other: EdgeParts[]): [EdgeParts[], EdgePar
   return first ? [one, other] : [other, one];
 }
 
-/** A part as a piece of its own, with what lies on its ground. A part away from the fold is cut as a pair. */
+/** A part as a piece of its own, with what lies on its region. A part away from the fold is cut as a pair. */
 function part(piece: PieceResult, edges: EdgeParts[], key: string): PieceResult {
-  const ground = groundOf(edges);
+  const region = regionOf(edges);
   const onFold = piece.onFold && edges.some((e) => e.finish === "fold");
   const levels = piece.levels.flatMap((l) => {
-    const kept = within(l.a, l.b, ground);
+    const kept = within(l.a, l.b, region);
     return kept ? [{ ...l, a: kept[0], b: kept[1] }] : [];
   });
   return assemble({
@@ -96,33 +91,33 @@ function part(piece: PieceResult, edges: EdgeParts[], key: string): PieceResult 
     cut: piece.onFold && !onFold ? piece.cut * 2 : piece.cut,
     mirrored: piece.mirrored || (piece.onFold && !onFold),
     edges,
-    grain: piece.grain && lengthwise(piece.grain, ground),
+    grain: piece.grain && lengthwise(piece.grain, region),
     levels,
-    darts: piece.darts.filter((d) => insideRing(middle(...d.fold), ground)),
-    inside: piece.inside.filter((l) => insideRing(middle(startOf(l.path), endOf(l.path)), ground)),
-    notches: piece.notches.filter((n) => lies(n.at, ground)),
+    darts: piece.darts.filter((d) => insideRing(middle(...d.fold), region)),
+    inside: piece.inside.filter((l) => insideRing(middle(startOf(l.path), endOf(l.path)), region)),
+    notches: piece.notches.filter((n) => lies(n.at, region)),
   });
 }
 
-/** The longest stretch of a straight line that lies on a ground. */
-function within(a: Point, b: Point, ground: readonly Point[]): [Point, Point] | undefined {
+/** The longest stretch of a straight line that lies on a region. */
+function within(a: Point, b: Point, region: readonly Point[]): [Point, Point] | undefined {
   const line = polyline([a, b]);
-  const border = polyline([...ground, ground[0] as Point]);
+  const border = polyline([...region, region[0] as Point]);
   const along = (p: Point): number => distance(a, p);
   const stops = [a, ...crossPaths(line, border).sort((p, q) => along(p) - along(q)), b];
   let best: [Point, Point] | undefined;
   for (let i = 1; i < stops.length; i++) {
     const [p, q] = [stops[i - 1] as Point, stops[i] as Point];
-    if (distance(p, q) > 1 && insideRing(middle(p, q), ground) && (!best || distance(p, q) > distance(...best))) best = [p, q];
+    if (distance(p, q) > 1 && insideRing(middle(p, q), region) && (!best || distance(p, q) > distance(...best))) best = [p, q];
   }
   return best;
 }
 
 /** The grain through the middle of the part, as long as the part is. */
-function lengthwise([a, b]: readonly [Point, Point], ground: readonly Point[]): [Point, Point] {
-  const kept = within(a, b, ground);
+function lengthwise([a, b]: readonly [Point, Point], region: readonly Point[]): [Point, Point] {
+  const kept = within(a, b, region);
   if (kept) return kept;
-  const box = boundsOf(ground) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+  const box = boundsOf(region) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
   const mid = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
   const length = distance(a, b) || 1;
   const half = Math.min(length, box.maxY - box.minY, 400) / 2;

@@ -2,7 +2,8 @@ import { distance, type Point, turn } from "../geometry/point.js";
 import { assemble } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { form, pointText } from "../verb/form.js";
+import { spreadForms } from "../system/shaping-forms.js";
+import { pointText } from "../verb/form.js";
 import { mapContents } from "./contents.js";
 import { exchange, pieceOf, pointOf } from "./find.js";
 import { movePart, sidesOf } from "./move-part.js";
@@ -11,14 +12,8 @@ import type { Shaping } from "./shaping.js";
 
 /** Slash from one edge to another and spread: hinged at the far end, or the same all along. */
 export const spread: Shaping = {
-  word: "spread",
-  forms: [
-    form("{piece:piece} from {from:point} to {to:point} by {by:length} all along"),
-    form("{piece:piece} from {from:point} to {to:point} by {by:length}, half to each side"),
-    form("{piece:piece} from {from:point} to {to:point} by {by:length}"),
-  ],
+  ...spreadForms,
   gradual: true,
-  says: "Slashed from one edge up to another and spread there, hinged where the slash stops, one side turned or half to each; or spread by the same all along.",
   prepare(which, filled) {
     const [key, from, to] = [filled.name("piece"), filled.name("from"), filled.name("to")];
     const by = filled.length("by");
@@ -41,7 +36,7 @@ function spreadOpen(piece: PieceResult, from: string, to: string, mm: number, wa
   if (length < 1e-6) throw new DraftError(`${pointText(from)} and ${pointText(to)} fall on each other.`, "A slash runs from edge to edge.");
   const place = onOutline(piece, p, pointText(from));
   const sides = sidesOf(piece, { mouth: [place, place], to: onOutline(piece, q, pointText(to)), over: [] });
-  const away = awayFrom(sides.ground, p, q);
+  const away = awayFrom(sides.region, p, q);
   if (way === "all along") return movePart(piece, sides, (r) => ({ x: r.x + away.x * mm, y: r.y + away.y * mm }));
   if (mm > 2 * length) throw new DraftError("The spread is wider than the slash can open.", "Spread less, or all along.");
   const angle = turnToward(p, q, away) * 2 * Math.asin(mm / (2 * length));
@@ -59,10 +54,10 @@ function turnedBack(piece: PieceResult, about: Point, angle: number, grain: Piec
 }
 
 /** Square off the slash, to the side where the moved part lies. */
-function awayFrom(ground: readonly Point[], p: Point, q: Point): Point {
+function awayFrom(region: readonly Point[], p: Point, q: Point): Point {
   const length = distance(p, q);
   const n = { x: -(q.y - p.y) / length, y: (q.x - p.x) / length };
-  const mid = ground.reduce((sum, g) => ({ x: sum.x + g.x / ground.length, y: sum.y + g.y / ground.length }), { x: 0, y: 0 });
+  const mid = region.reduce((sum, g) => ({ x: sum.x + g.x / region.length, y: sum.y + g.y / region.length }), { x: 0, y: 0 });
   return (mid.x - p.x) * n.x + (mid.y - p.y) * n.y >= 0 ? n : { x: -n.x, y: -n.y };
 }
 

@@ -5,16 +5,14 @@ import type { Point } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { form } from "../verb/form.js";
+import { trueForms } from "../system/shaping-forms.js";
 import { edgeOf, exchange } from "./find.js";
 import type { Shaping } from "./shaping.js";
 
 /** True one edge to another: what it lacks in length is added at its end, and the next edge is drawn to the new corner. */
 export const trueEdges: Shaping = {
-  word: "true",
-  forms: [form("{edge:edge} to {other:edge} at its start"), form("{edge:edge} to {other:edge}")],
+  ...trueForms,
   gradual: true,
-  says: "One edge made as long as another: what it lacks is added at its end, or at its start, and the neighbour is drawn to the new corner.",
   prepare(which, filled) {
     const [name, other] = [filled.name("edge"), filled.name("other")];
     return (pieces, _f, share) => {

@@ -4,7 +4,7 @@ import type { Point } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { form } from "../verb/form.js";
+import { unfoldForms } from "../system/shaping-forms.js";
 import { mapContents } from "./contents.js";
 import { exchange, pieceOf } from "./find.js";
 import { weld } from "./ring.js";
@@ -12,10 +12,8 @@ import type { Shaping } from "./shaping.js";
 
 /** Open a piece out on its fold: both halves as one piece. */
 export const unfold: Shaping = {
-  word: "unfold",
-  forms: [form("{piece:piece}")],
+  ...unfoldForms,
   gradual: false,
-  says: "A piece cut on the fold opened out: both halves as one; the edges of the other half are named with _other.",
   prepare(_, filled) {
     const key = filled.name("piece");
     return (pieces) => {

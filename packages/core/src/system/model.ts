@@ -1,14 +1,14 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { Choice, Measure, Setting, Table, Uses } from "./model/asked.js";
-import { Piece, Sew, ShapeStep } from "./model/cut.js";
-import { Board, Grade, Part, PathStep, PointStep, Value } from "./model/drawn.js";
-import { Caution, Check, Closes, Cloth, Lesson, Passes } from "./model/judged.js";
+import { Choice, Measure, Setting, Table, Uses } from "./model/inputs.js";
+import { Piece, Sew, ShapeStep } from "./model/pieces.js";
+import { Board, Grade, Part, PathStep, PointStep, Value } from "./model/construction.js";
+import { Caution, Check, Closes, Cloth, Lesson, Passes } from "./model/checks.js";
 import { closed, Comments, Text } from "./model/words.js";
 
-export * from "./model/asked.js";
-export * from "./model/cut.js";
-export * from "./model/drawn.js";
-export * from "./model/judged.js";
+export * from "./model/inputs.js";
+export * from "./model/pieces.js";
+export * from "./model/construction.js";
+export * from "./model/checks.js";
 
 /**
  * A drafting system as plain data: a heading and its statements in the order they are read. Formulas, points and lines

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from "node:fs";
-import { type LoadedSystem, loadSystem } from "../draft/load.js";
+import { type LoadedSystem, loadSystem } from "../plan/load.js";
 
 /** Worked by hand outside the project: the points of a whole draft in mm, and its named lengths. */
 export interface Worked {

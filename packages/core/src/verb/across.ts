@@ -6,7 +6,7 @@ export const across: Verb = {
   word: "across",
   forms: [form("from {from:point} to {to:line}")],
   course: true,
-  says: "Square across the paper, either way, until it meets a line or curve.",
+  description: "Square across the paper, either way, until it meets a line or curve.",
   prepare(_, filled) {
     const from = filled.point("from");
     const to = filled.line("to");

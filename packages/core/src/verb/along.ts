@@ -9,7 +9,7 @@ export const along: Verb = {
   word: "along",
   forms: [form("{line:line} from {from:point}, {distance:length}"), form("{path:path}, {share:number} of the way")],
   course: true,
-  says: "Along a line or curve from a point on it by a length (less than nothing goes back), or a share of the whole way.",
+  description: "Along a line or curve from a point on it by a length (less than nothing goes back), or a share of the whole way.",
   prepare(which, filled) {
     if (which === 1) {
       const path = filled.path("path");

@@ -3,12 +3,12 @@ import { meet } from "./meet.js";
 import type { Verb } from "./verb.js";
 
 /** A verb that goes straight along the paper: by a distance, or until it meets a line. `dx`, `dy` is its unit direction. */
-function axis(word: string, dx: number, dy: number, says: string): Verb {
+function axis(word: string, dx: number, dy: number, description: string): Verb {
   return {
     word,
     forms: [form("{distance:length} from {from:point}"), form("from {from:point} to {to:line}")],
     course: true,
-    says,
+    description,
     prepare(which, filled) {
       const from = filled.point("from");
       if (which === 0) {

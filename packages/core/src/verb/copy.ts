@@ -5,7 +5,7 @@ export const copy: Verb = {
   word: "copy",
   forms: [form("{point:point} by {from:point} to {to:point}")],
   course: false,
-  says: "A point copied by the way from one point to another.",
+  description: "A point copied by the way from one point to another.",
   prepare(_, filled) {
     const [point, from, to] = [filled.point("point"), filled.point("from"), filled.point("to")];
     return (f) => {

@@ -24,7 +24,8 @@ export const cross: Verb = {
     form("{first:line} with {second:line}"),
   ],
   course: false,
-  says: "Where two lines or curves cross: the first met on the way along the first line, the one nearest to a point, or the one named by its side.",
+  description:
+    "Where two lines or curves cross: the first met on the way along the first line, the one nearest to a point, or the one named by its side.",
   prepare(which, filled) {
     const first = filled.line("first");
     const second = filled.line("second");

@@ -3,8 +3,8 @@ export class DraftError extends Error {
   override readonly name = "DraftError";
   constructor(
     readonly why: string,
-    readonly mend: string,
+    readonly fix: string,
   ) {
-    super(`${why} ${mend}`);
+    super(`${why} ${fix}`);
   }
 }

@@ -6,7 +6,7 @@ export const midway: Verb = {
   word: "midway",
   forms: [form("{a:point} to {b:point}")],
   course: false,
-  says: "The middle of the straight line between two points.",
+  description: "The middle of the straight line between two points.",
   prepare(_, filled) {
     const a = filled.point("a");
     const b = filled.point("b");

@@ -7,7 +7,7 @@ export const mirror: Verb = {
   word: "mirror",
   forms: [form("{point:point} in {line:line}")],
   course: false,
-  says: "The point traced through to the other side of a line the paper is folded on.",
+  description: "The point traced through to the other side of a line the paper is folded on.",
   prepare(_, filled) {
     const point = filled.point("point");
     const fold = filled.line("line");

@@ -6,7 +6,7 @@ export const move: Verb = {
   word: "move",
   forms: [form("{point:point} {out:length} out, {down:length} down")],
   course: false,
-  says: "A point shifted so far out and so far down, as grading does.",
+  description: "A point shifted so far out and so far down, as grading does.",
   prepare(_, filled) {
     const point = filled.point("point");
     const out = filled.length("out");

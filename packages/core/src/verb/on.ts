@@ -6,7 +6,7 @@ export const on: Verb = {
   word: "on",
   forms: [form("{line:line} at {down:length} down"), form("{line:line} at {out:length} out")],
   course: false,
-  says: "The point of a line that lies so far below the board's first level, or so far out from its first upright.",
+  description: "The point of a line that lies so far below the board's first level, or so far out from its first upright.",
   prepare(which, filled) {
     const line = filled.line("line");
     if (which === 0) {

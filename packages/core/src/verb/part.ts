@@ -6,7 +6,7 @@ export const part: Verb = {
   word: "part",
   forms: [form("{share:number} from {from:point} to {to:point}")],
   course: false,
-  says: "A share of the straight way from one point to another: part 1/3 from #1 to #2.",
+  description: "A share of the straight way from one point to another: part 1/3 from #1 to #2.",
   prepare(_, filled) {
     const share = filled.number("share");
     const from = filled.point("from");

@@ -9,7 +9,7 @@ export const square: Verb = {
   word: "square",
   forms: [form("from {from:point} to {line:line}")],
   course: true,
-  says: "Square from a point to a line: the foot of the perpendicular, or the nearest place of a curve.",
+  description: "Square from a point to a line: the foot of the perpendicular, or the nearest place of a curve.",
   prepare(_, filled) {
     const from = filled.point("from");
     const line = filled.line("line");

@@ -7,7 +7,7 @@ export const toward: Verb = {
   word: "toward",
   forms: [form("{to:point}, {distance:length} from {from:point}")],
   course: true,
-  says: "From one point straight toward another by a distance, and on past it when the distance is longer.",
+  description: "From one point straight toward another by a distance, and on past it when the distance is longer.",
   prepare(_, filled) {
     const distance = filled.length("distance");
     const from = filled.point("from");

@@ -5,7 +5,7 @@ export const trace: Verb = {
   word: "trace",
   forms: [form("{point:point}")],
   course: false,
-  says: "A point of another board traced through, at the same place.",
+  description: "A point of another board traced through, at the same place.",
   prepare(_, filled) {
     const point = filled.point("point");
     return (f) => point(f);

@@ -9,7 +9,7 @@ export const turn: Verb = {
     form("{point:point} about {centre:point} so that {from:point} falls on {to:point}"),
   ],
   course: false,
-  says: "A point turned about another, clockwise on the paper by an angle, or so that one line falls on another.",
+  description: "A point turned about another, clockwise on the paper by an angle, or so that one line falls on another.",
   prepare(which, filled) {
     const point = filled.point("point");
     const centre = filled.point("centre");

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { loadSystem } from "../draft/load.js";
-import { run } from "../draft/run.js";
+import { loadSystem } from "../plan/load.js";
+import { run } from "../run/run.js";
 import { form, matchForm, pointText, printForm } from "./form.js";
 import { VERBS } from "./index.js";
 
@@ -148,7 +148,7 @@ describe("forms", () => {
 
   it("every verb says what it does, and every form has its gaps", () => {
     for (const verb of VERBS.values()) {
-      expect(verb.says).toMatch(/\.$/);
+      expect(verb.description).toMatch(/\.$/);
       expect(verb.forms.length).toBeGreaterThan(0);
     }
   });

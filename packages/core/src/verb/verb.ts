@@ -26,7 +26,7 @@ export interface Verb {
   /** True when the way from its first point to the new one is a line on the paper. */
   readonly course: boolean;
   /** What it does, in one line for the notation's pages. */
-  readonly says: string;
+  readonly description: string;
   /** Compiles one use of the verb. The closure may throw DraftError. */
   readonly prepare: (form: number, filled: Filled) => Place;
 }

@@ -12,7 +12,7 @@ export interface Answers {
 export interface AnswerProblem {
   readonly line: number;
   readonly why: string;
-  readonly mend: string;
+  readonly fix: string;
 }
 
 const KINDS = { measurement: "measurements", setting: "settings" } as const;
@@ -42,16 +42,16 @@ export function readAnswers(text: string): { answers: Omit<Answers, "unit">; pro
   if (!read.meta.fields?.includes("name") || !read.meta.fields.includes("value"))
     return {
       answers: { measurements: {}, settings: {} },
-      problems: [{ line: 1, why: "There is no heading with name and value.", mend: "Begin the file with: kind,name,value,unit" }],
+      problems: [{ line: 1, why: "There is no heading with name and value.", fix: "Begin the file with: kind,name,value,unit" }],
     };
   read.data.forEach((row, i) => {
     const line = i + 2;
     const { kind = "measurement", name = "", value = "", unit = "" } = row;
     const list = Object.hasOwn(KINDS, kind) ? found[KINDS[kind as keyof typeof KINDS]] : undefined;
-    if (!list) problems.push({ line, why: `“${kind}” is no kind of line.`, mend: "Write measurement or setting." });
-    else if (!/^[a-z]\w*$/.test(name)) problems.push({ line, why: `“${name}” is not a name.`, mend: "Write it like across_shoulder." });
-    else if (value === "") problems.push({ line, why: `${name} has no value.`, mend: "Take the line away, or write the figure." });
-    else if (!["", "in", "cm", "mm"].includes(unit)) problems.push({ line, why: `“${unit}” is no unit.`, mend: "Write in, cm or mm." });
+    if (!list) problems.push({ line, why: `“${kind}” is no kind of line.`, fix: "Write measurement or setting." });
+    else if (!/^[a-z]\w*$/.test(name)) problems.push({ line, why: `“${name}” is not a name.`, fix: "Write it like across_shoulder." });
+    else if (value === "") problems.push({ line, why: `${name} has no value.`, fix: "Take the line away, or write the figure." });
+    else if (!["", "in", "cm", "mm"].includes(unit)) problems.push({ line, why: `“${unit}” is no unit.`, fix: "Write in, cm or mm." });
     else list.set(name, unit !== "" && BARE.test(value) ? `${value} ${unit}` : value);
   });
   return { answers: { measurements: Object.fromEntries(found.measurements), settings: Object.fromEntries(found.settings) }, problems };

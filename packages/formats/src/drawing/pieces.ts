@@ -11,7 +11,7 @@ import {
   type Point,
   pressArrow,
   type Run,
-  type Stretch,
+  type Segment,
   titleRoom,
   shiftPath,
   svgData,
@@ -149,7 +149,7 @@ function notchTicks(notch: PieceResult["notches"][number], move: (p: Point) => P
 }
 
 /** Name, how many to cut, and whether allowances are in. */
-function title(piece: PieceResult, grain: Stretch | undefined, move: (p: Point) => Point): Words[] {
+function title(piece: PieceResult, grain: Segment | undefined, move: (p: Point) => Point): Words[] {
   // Letters of the title are about half as wide as high; three lines stand 26 mm high.
   const room = titleRoom(piece, grain)(Math.max(piece.title.length * 9 * 0.55, 50), 28) ?? middleOf(piece);
   const at = move({ x: room.x, y: room.y - 5 });

@@ -50,7 +50,7 @@ function heading(doc: PDFKit.PDFDocument, run: Run, facts: PrintFacts, options: 
     .font("text")
     .fontSize(10)
     .text(setFractions(figures.join("  ·  ")));
-  for (const s of run.plan.system.statements) if (s.is === "caution") doc.moveDown(0.15).fontSize(9).fillColor(QUIET).text(s.says);
+  for (const s of run.plan.system.statements) if (s.is === "caution") doc.moveDown(0.15).fontSize(9).fillColor(QUIET).text(s.text);
 }
 
 function step(doc: PDFKit.PDFDocument, entry: TraceEntry): void {
@@ -63,7 +63,7 @@ function step(doc: PDFKit.PDFDocument, entry: TraceEntry): void {
     .fillColor(INK)
     .text(/\d/.test(name) ? `${name}  ` : "", { continued: true })
     .font("text")
-    .text(entry.says);
+    .text(entry.text);
   if (entry.outcome.status !== "drawn") doc.fontSize(9.5).fillColor(ACCENT).text(`Not drawn. ${entry.outcome.why}`, { indent: 18 });
   for (const sum of entry.sums) {
     const worked = [sum.rule, ...sum.sums.filter((s) => s !== sum.rule), sum.result].join("  =  ");

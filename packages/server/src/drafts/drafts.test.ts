@@ -6,7 +6,7 @@ import { readAnswers } from "@lodrin/formats";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { loadDemo } from "../demo/load.js";
 import { DEMO_ACCOUNTS, DEMO_PASSWORD } from "../demo/workshop.js";
-import { stockShelf } from "../systems/library.js";
+import { loadLibrary } from "../systems/library.js";
 import { SystemVersionRow } from "../systems/system-version.js";
 import { type Harness, openHarness, type Visitor, visitor } from "../test/harness.js";
 import request from "supertest";
@@ -71,11 +71,11 @@ describe("the shelf", () => {
       const base = (down: number): string => `system "Base"\n  unit cm\nboard A "A"\nA0 start\nA1 down ${down} from A0\n`;
       write("try-base", base(10));
       write("try-user", 'system "User"\n  unit cm\nuses try-base\nboard B "B"\nB0 start\nB1 down dist(#A0, #A1) from B0\n');
-      await stockShelf(fresh.knex, folder);
+      await loadLibrary(fresh.knex, folder);
       const drafter = await visitor(fresh.app, "drafter@quillmoor.example");
       const first = (await drafter.send("post", "/api/drafts", { ...NEW, slug: "try-user", measurements: {} })).body as Draft;
       write("try-base", base(20));
-      await stockShelf(fresh.knex, folder);
+      await loadLibrary(fresh.knex, folder);
       const second = (await drafter.send("post", "/api/drafts", { ...NEW, slug: "try-user", measurements: {} })).body as Draft;
       expect([first.systemVersion, second.systemVersion]).toEqual([1, 2]);
       const depth = async ({ id }: Draft): Promise<unknown> => (await drafter.get(`/api/drafts/${id}/files/run.json`)).body.points.B1.y;
@@ -88,7 +88,7 @@ describe("the shelf", () => {
 
   it("stocking twice adds nothing", async () => {
     const before = await SystemVersionRow.query(h.knex).resultSize();
-    await stockShelf(h.knex, new URL("../../../../systems", import.meta.url).pathname);
+    await loadLibrary(h.knex, new URL("../../../../systems", import.meta.url).pathname);
     expect(await SystemVersionRow.query(h.knex).resultSize()).toBe(before);
   });
 });

@@ -7,7 +7,7 @@ import type { Knex } from "knex";
 import { Owned } from "../auth/owned.js";
 import { accountIdOf } from "../auth/session.js";
 import { ProblemError } from "../http/problem.js";
-import { demand } from "../http/validate.js";
+import { validate } from "../http/validate.js";
 import type { DraftRow } from "./draft.js";
 
 const Params = Type.Object({ id: Type.String({ format: "uuid" }), file: Type.String() });
@@ -54,8 +54,8 @@ const MAKERS: Readonly<Record<string, Maker>> = {
 export function draftFiles(router: Router, knex: Knex): void {
   router.get("/api/drafts/:id/files/:file", async (request, response) => {
     const accountId = accountIdOf(request);
-    demand(Params, request.params, "path");
-    demand(Query, request.query, "query");
+    validate(Params, request.params, "path");
+    validate(Query, request.query, "query");
     const maker = Object.hasOwn(MAKERS, request.params.file) ? MAKERS[request.params.file] : undefined;
     if (!maker) throw new ProblemError(404, "No such file", `There are: ${Object.keys(MAKERS).join(", ")}.`);
     const row = await new Owned(knex, accountId).draft(request.params.id);

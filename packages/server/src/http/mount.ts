@@ -1,7 +1,7 @@
 import type { BodyOf, ParamsOf, ReplyOf, Route } from "@lodrin/contract";
 import type { Request, Router } from "express";
 import { accountIdOf } from "../auth/session.js";
-import { demand } from "./validate.js";
+import { validate } from "./validate.js";
 
 /** What a handler is given, already validated. */
 export interface Call<T> {
@@ -19,8 +19,8 @@ export function mount<T extends Route>(router: Router, route: T, handler: Handle
   const method = route.method.toLowerCase() as "get" | "post" | "patch" | "delete";
   router[method](route.path, async (request, response) => {
     const accountId = open ? (request.session.accountId ?? "") : accountIdOf(request);
-    demand(route.params, request.params, "path");
-    demand(route.body, request.body, "body");
+    validate(route.params, request.params, "path");
+    validate(route.body, request.body, "body");
     const reply = await handler({ params: request.params as ParamsOf<T>, body: request.body as BodyOf<T>, accountId, request });
     response.status(route.method === "POST" && !route.path.endsWith("session") ? 201 : 200).json(reply);
   });

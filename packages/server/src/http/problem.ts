@@ -7,7 +7,7 @@ export class ProblemError extends Error {
     readonly status: number,
     readonly title: string,
     readonly detail: string,
-    readonly more: { readonly errors?: readonly { at: string; says: string }[]; readonly current?: unknown } = {},
+    readonly more: { readonly errors?: readonly { at: string; message: string }[]; readonly current?: unknown } = {},
   ) {
     super(`${title}: ${detail}`);
   }

@@ -17,7 +17,7 @@ function validatorOf(schema: TSchema): ValidateFunction {
 }
 
 /** Throws a 400 problem that names every place where `value` does not fit its schema. */
-export function demand(schema: TSchema | undefined, value: unknown, where: "body" | "path" | "query"): void {
+export function validate(schema: TSchema | undefined, value: unknown, where: "body" | "path" | "query"): void {
   if (!schema) return;
   const validate = validatorOf(schema);
   if (validate(value)) return;
@@ -26,7 +26,7 @@ export function demand(schema: TSchema | undefined, value: unknown, where: "body
   });
 }
 
-function told(error: ErrorObject): { at: string; says: string } {
+function told(error: ErrorObject): { at: string; message: string } {
   const extra = (error.params as { additionalProperty?: string }).additionalProperty;
-  return { at: error.instancePath || "/", says: extra === undefined ? (error.message ?? "does not fit") : `${extra} is not known here` };
+  return { at: error.instancePath || "/", message: extra === undefined ? (error.message ?? "does not fit") : `${extra} is not known here` };
 }

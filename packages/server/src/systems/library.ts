@@ -8,7 +8,7 @@ import { SystemVersionRow } from "./system-version.js";
  * Brings the shelf up to the library's files: a text that differs from the newest stored version, or builds on another
  * that does, becomes the next version; drafts made with older ones keep theirs. Throws when a library file has a problem.
  */
-export async function stockShelf(knex: Knex, folder: string): Promise<void> {
+export async function loadLibrary(knex: Knex, folder: string): Promise<void> {
   const library = readLibrary(folder);
   for (const [slug, notation] of Object.entries(library)) await stock(knex, slug, notation, basesOf(notation, library));
 }

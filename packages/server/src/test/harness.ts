@@ -6,7 +6,7 @@ import { pino } from "pino";
 import request, { type Response } from "supertest";
 import { createApp } from "../app.js";
 import { connect, poolFor } from "../database/connect.js";
-import { stockShelf } from "../systems/library.js";
+import { loadLibrary } from "../systems/library.js";
 import { administer, TEMPLATE, urlOf } from "./database.js";
 
 /** An application on a database of its own, copied from the migrated template. */
@@ -24,7 +24,7 @@ export async function openHarness(): Promise<Harness> {
   const url = urlOf(name);
   const knex = connect(url);
   const pool = poolFor(url);
-  await stockShelf(knex, fileURLToPath(new URL("../../../../systems", import.meta.url)));
+  await loadLibrary(knex, fileURLToPath(new URL("../../../../systems", import.meta.url)));
   const logged: string[] = [];
   const log = pino({ level: "info" }, { write: (line: string) => void logged.push(line) });
   const app = createApp({ knex, pool, log, sessionSecret: "for tests only", webRoot: undefined });

@@ -45,8 +45,8 @@ export async function call<T extends Route>(route: T, given: Given<T>): Promise<
 }
 
 function problemOf(status: number, reply: unknown): CallError {
-  const problem = (reply ?? {}) as { title?: string; detail?: string; errors?: { at: string; says: string }[]; current?: unknown };
-  const places = problem.errors?.map((e) => `${e.at.replace(/^\//, "")} ${e.says}`).join("; ");
+  const problem = (reply ?? {}) as { title?: string; detail?: string; errors?: { at: string; message: string }[]; current?: unknown };
+  const places = problem.errors?.map((e) => `${e.at.replace(/^\//, "")} ${e.message}`).join("; ");
   if (status === 502 || status === 503 || status === 504) return new CallError(0, "No connection", "Lodrin cannot be reached just now.");
   return new CallError(
     status,

@@ -48,8 +48,8 @@ const courses = computed(() =>
     .join(""),
 );
 const planned = computed(() => props.run.plan.steps[props.step]);
-const leaning = computed(() => new Set(planned.value?.leansOn.points));
-const leaningPaths = computed(() => new Set(planned.value?.leansOn.paths));
+const leaning = computed(() => new Set(planned.value?.dependsOn.points));
+const leaningPaths = computed(() => new Set(planned.value?.dependsOn.paths));
 const current = computed(() => points.value.find((p) => p.step === props.step));
 /** What is quiet is drawn as a few long paths, so that a setting can be dragged without a stutter; what is lit stands by itself. */
 const lit = (p: { step: number; key: string }): boolean => p.step === props.step || leaningPaths.value.has(p.key);

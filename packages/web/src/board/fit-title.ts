@@ -1,4 +1,4 @@
-import { type Box, cutText, distance, grainArrow, middleOf, type PieceResult, type Point, type Stretch, titleRoom } from "@lodrin/core";
+import { type Box, cutText, distance, grainArrow, middleOf, type PieceResult, type Point, type Segment, titleRoom } from "@lodrin/core";
 
 /** A piece's name set on it: its lines, the smaller lines below them, letter height in pixels, and the middle in the piece's mm. */
 export interface SetTitle {
@@ -16,7 +16,7 @@ const SMALL_LETTER = 7.2;
  * Sets a piece's name and what to cut in the largest letters that fit: in one line, then a line a word, then smaller,
  * then the name alone. `k` is pixels a mm, `grain` the arrow it keeps off.
  */
-export function fitTitle(piece: PieceResult, grain: Stretch | undefined, k: number): SetTitle {
+export function fitTitle(piece: PieceResult, grain: Segment | undefined, k: number): SetTitle {
   return fitting(piece, grain, k) ?? { ...alone(piece), middle: middleOf(piece) };
 }
 
@@ -28,7 +28,7 @@ const FOLD_WORD = 14;
 const SHORTEST_GRAIN = 30;
 
 /** The name and the grain arrow of a piece. Seen small, a piece has room for its name alone: the arrow comes when it is drawn larger. */
-export function fitWords(piece: PieceResult, k: number): { readonly title: SetTitle; readonly grain: Stretch | undefined } {
+export function fitWords(piece: PieceResult, k: number): { readonly title: SetTitle; readonly grain: Segment | undefined } {
   const arrow = grainArrow(piece, OFF_FOLD / k);
   const grain = arrow && distance(...arrow) * k >= SHORTEST_GRAIN ? arrow : undefined;
   const title = fitting(piece, grain, k);
@@ -37,7 +37,7 @@ export function fitWords(piece: PieceResult, k: number): { readonly title: SetTi
 
 const alone = (piece: PieceResult): Omit<SetTitle, "middle"> => ({ lines: piece.title.split(" "), below: [], size: 15 });
 
-function fitting(piece: PieceResult, grain: Stretch | undefined, k: number): SetTitle | undefined {
+function fitting(piece: PieceResult, grain: Segment | undefined, k: number): SetTitle | undefined {
   const cut = cutText(piece);
   const roomFor = titleRoom(piece, grain, marksOn(piece, grain, k));
   const words = piece.title.split(" ");
@@ -59,7 +59,7 @@ function fitting(piece: PieceResult, grain: Stretch | undefined, k: number): Set
 }
 
 /** The words that stand on a piece already (mm): the names of its levels, over their middles, and those of its folds and its grain, beside them. */
-function marksOn(piece: PieceResult, grain: Stretch | undefined, k: number): Box[] {
+function marksOn(piece: PieceResult, grain: Segment | undefined, k: number): Box[] {
   const box = (x: number, y: number, w: number, h: number): Box => ({ x: x - w / 2 / k, y: y - h / 2 / k, w: w / k, h: h / k });
   const levels = piece.levels.map((l) =>
     box((l.a.x + l.b.x) / 2, (l.a.y + l.b.y) / 2 - 10 / k, l.label.length * SMALL_LETTER, SMALL_HEIGHT),

@@ -42,13 +42,13 @@ function places(wish: LabelWish): Box[] {
 }
 
 /** The box round a line, to pass over the many lines that are nowhere near. */
-interface Stretch {
+interface Segment {
   readonly a: Point;
   readonly b: Point;
   readonly box: Box;
 }
 
-const stretch = ([a, b]: readonly [Point, Point]): Stretch => ({
+const stretch = ([a, b]: readonly [Point, Point]): Segment => ({
   a,
   b,
   box: { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), w: Math.abs(a.x - b.x) + 1, h: Math.abs(a.y - b.y) + 1 },

@@ -1,15 +1,15 @@
-<script setup lang="ts" generic="T extends Keepable, F extends keyof T & string">
+<script setup lang="ts" generic="T extends Saveable, F extends keyof T & string">
 import same from "fast-deep-equal";
 import { computed } from "vue";
-import type { Keepable, Keeper } from "../api/keeper.js";
+import type { Saveable, Autosave } from "../api/autosave.js";
 
 /** Two versions of one thing: shows both where they differ, and asks which to keep. */
-const props = defineProps<{ keeper: Keeper<T, F>; what: string; fields: readonly F[] }>();
+const props = defineProps<{ autosave: Autosave<T, F>; what: string; fields: readonly F[] }>();
 
 const rows = computed(() => {
-  const theirs = props.keeper.theirs.value;
+  const theirs = props.autosave.theirs.value;
   if (!theirs) return [];
-  return props.fields.flatMap((field) => differences(field, props.keeper.local[field], theirs[field]));
+  return props.fields.flatMap((field) => differences(field, props.autosave.local[field], theirs[field]));
 });
 
 function differences(name: string, mine: unknown, theirs: unknown): { name: string; mine: string; theirs: string }[] {
@@ -25,7 +25,7 @@ function differences(name: string, mine: unknown, theirs: unknown): { name: stri
 </script>
 
 <template>
-  <section v-if="keeper.state.value === 'collision'" class="notice" role="alertdialog" aria-labelledby="collision-title">
+  <section v-if="autosave.state.value === 'collision'" class="notice" role="alertdialog" aria-labelledby="collision-title">
     <h2 id="collision-title">This {{ what }} was changed elsewhere</h2>
     <p>Another tab or another person saved it while you were working here. Nothing is lost: both are shown.</p>
     <table v-if="rows.length">
@@ -45,8 +45,8 @@ function differences(name: string, mine: unknown, theirs: unknown): { name: stri
       </tbody>
     </table>
     <div class="acts">
-      <button class="button main" @click="keeper.keepMine()">Keep what is here</button>
-      <button class="button" @click="keeper.takeTheirs()">Take what was saved elsewhere</button>
+      <button class="button main" @click="autosave.keepMine()">Keep what is here</button>
+      <button class="button" @click="autosave.takeTheirs()">Take what was saved elsewhere</button>
     </div>
   </section>
 </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import type { KeepState } from "../api/keeper.js";
+import type { AutosaveState } from "../api/autosave.js";
 import { sayMoment } from "./times.js";
 
 /** Where a change stands, in words. */
-const props = defineProps<{ state: KeepState; savedAt: string; why?: string }>();
+const props = defineProps<{ state: AutosaveState; savedAt: string; why?: string }>();
 
 const says = computed(() => {
   switch (props.state) {

@@ -1,4 +1,4 @@
-import type { Plan } from "../../draft/plan.js";
+import type { Plan } from "../../plan/plan.js";
 import type { Frame } from "../../formula/scope.js";
 import type { PieceResult } from "../../piece/piece.js";
 import type { CheckResult } from "../result.js";

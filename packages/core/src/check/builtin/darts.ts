@@ -1,4 +1,4 @@
-import type { PlannedDart } from "../../draft/plan.js";
+import type { PlannedDart } from "../../plan/plan.js";
 import type { Frame } from "../../formula/scope.js";
 import { type Dart, dartOf, foldOf, intakeOf } from "../../geometry/dart.js";
 import { between, distance } from "../../geometry/point.js";

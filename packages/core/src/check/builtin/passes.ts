@@ -1,4 +1,4 @@
-import type { Plan, PlannedPass } from "../../draft/plan.js";
+import type { Plan, PlannedPass } from "../../plan/plan.js";
 import { FormulaError } from "../../formula/error.js";
 import type { Frame } from "../../formula/scope.js";
 import type { PieceResult } from "../../piece/piece.js";

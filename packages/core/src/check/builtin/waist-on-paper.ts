@@ -1,5 +1,5 @@
 import type { Frame } from "../../formula/scope.js";
-import type { Plan } from "../../draft/plan.js";
+import type { Plan } from "../../plan/plan.js";
 import { endOf, startOf } from "../../geometry/path.js";
 import type { Point } from "../../geometry/point.js";
 import type { CheckResult } from "../result.js";

@@ -23,7 +23,7 @@ export const VerbUse = {
   /** Which of the verb's forms, from 0. */
   form: Type.Integer({ minimum: 0 }),
   args: Type.Record(Key, FormulaText),
-  says: Type.Optional(Text),
+  text: Type.Optional(Text),
   ...Notes,
   comments: Comments,
 };

@@ -6,7 +6,7 @@ type NotePlace = (name: string, part: string) => void;
 
 interface Refusal {
   readonly why: string;
-  readonly mend: string;
+  readonly fix: string;
 }
 
 interface DetailRule {
@@ -32,10 +32,10 @@ const STEPS = ["point", "path", "value", "shape"];
 
 const RULES: Record<string, DetailRule> = {
   heading: { under: ["system"], apply: (s, d) => void Object.assign(s, d["facts"]) },
-  why: { under: STEPS, apply: (s, d) => void append(s, "why", d["says"]) },
-  watch: { under: STEPS, apply: (s, d) => void append(s, "watch", d["says"]) },
-  caution: { under: STEPS, apply: (s, d) => void append(s, "caution", d["says"]) },
-  cause: { under: ["check", "passes"], apply: (s, d) => void (s["cause"] = d["says"]) },
+  why: { under: STEPS, apply: (s, d) => void append(s, "why", d["text"]) },
+  watch: { under: STEPS, apply: (s, d) => void append(s, "watch", d["text"]) },
+  caution: { under: STEPS, apply: (s, d) => void append(s, "caution", d["text"]) },
+  cause: { under: ["check", "passes"], apply: (s, d) => void (s["cause"] = d["text"]) },
   when: {
     under: [...STEPS, "piece", "measure", "check", "passes", "closes"],
     apply: (s, d, place) => {
@@ -80,7 +80,7 @@ const RULES: Record<string, DetailRule> = {
       place(`levels.${i}.line`, "line");
     },
   },
-  note: { under: ["piece"], apply: (s, d) => void append(s, "notes", d["says"]) },
+  note: { under: ["piece"], apply: (s, d) => void append(s, "notes", d["text"]) },
   at: { under: ["check", "passes"], apply: (s, d) => void (s["at"] = d["at"]) },
   lookOnly: { under: ["check", "passes"], apply: (s) => void (s["lookOnly"] = true) },
   shift: {
@@ -109,9 +109,9 @@ export function applyDetail(statement: Loose, detail: Loose, place: NotePlace): 
     return undefined;
   }
   if (detail["detail"] === "option")
-    return { why: `“${String(detail["name"])}” begins no line that may stand here.`, mend: `Indented lines are: ${DETAIL_FORMS}.` };
+    return { why: `“${String(detail["name"])}” begins no line that may stand here.`, fix: `Indented lines are: ${DETAIL_FORMS}.` };
   return {
     why: `This line does not belong under ${statement["is"] as string}.`,
-    mend: rule ? `It stands under: ${rule.under.join(", ")}.` : "Take it away.",
+    fix: rule ? `It stands under: ${rule.under.join(", ")}.` : "Take it away.",
   };
 }

@@ -1,8 +1,8 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { loadSystem } from "../../draft/load.js";
-import { run } from "../../draft/run.js";
+import { loadSystem } from "../../plan/load.js";
+import { run } from "../../run/run.js";
 import { FUNCTIONS } from "../../formula/functions.js";
 import { VERBS } from "../../verb/index.js";
 import { statementsOf, type System } from "../model.js";
@@ -89,7 +89,7 @@ describe("notation → model → notation → model", () => {
       maybe(fc.constantFrom("bust > 40", "ease = 1/2"), "when"),
     )
     .map((parts) => Object.assign({}, ...parts) as object);
-  const said = maybe(text, "says");
+  const said = maybe(text, "text");
   const statement = fc.oneof(
     fc.record({
       is: fc.constant("measure"),
@@ -169,7 +169,7 @@ describe("notation → model → notation → model", () => {
     fc.record({ is: fc.constant("check"), title: text, test: fc.constant("between"), got: formula, expected: figure, upper: figure }),
     fc.record({ is: fc.constant("check"), title: text, test: fc.constant("equals"), got: formula, expected: formula, within: figure }),
     fc.record({ is: fc.constant("sew"), first: fc.constant("Front.side"), second: fc.constant("Back.side"), within: figure }),
-    fc.record({ is: fc.constant("caution"), says: text }),
+    fc.record({ is: fc.constant("caution"), text: text }),
     fc.record({ is: fc.constant("lesson"), text }),
   );
 

@@ -1,4 +1,4 @@
-import { SHAPINGS } from "../../shaping/index.js";
+import { SHAPING_FORMS } from "../shaping-forms.js";
 import { pointText, printForm } from "../../verb/form.js";
 import { VERBS } from "../../verb/index.js";
 import type {
@@ -44,12 +44,12 @@ function family(is: Statement["is"]): string {
 
 const comments = (list: readonly string[] | undefined): string[] => (list ?? []).map((text) => (text === "" ? "#" : `# ${text}`));
 const quoted = (text: string): string => `"${text.replace(/"/g, "″")}"`;
-const says = (text: string | undefined): string => (text === undefined ? "" : `  ${quoted(text)}`);
+const sentence = (text: string | undefined): string => (text === undefined ? "" : `  ${quoted(text)}`);
 
 type Printers = { readonly [K in Statement["is"]]: (s: Extract<Statement, { is: K }>) => string[] };
 
 const PRINTERS: Printers = {
-  uses: (s) => [`uses ${s.base}${s.pieces ? " · with its pieces" : ""}${says(s.says)}`],
+  uses: (s) => [`uses ${s.base}${s.pieces ? " · with its pieces" : ""}${sentence(s.text)}`],
   measure: printMeasure,
   set: (s) => [printSetting(s)],
   choose: printChoice,
@@ -61,13 +61,13 @@ const PRINTERS: Printers = {
   path: (s) => [printPath(s), ...notes(s)],
   grade: printGrade,
   piece: printPiece,
-  shape: (s) => [`shape ${shapingText(s)}${says(s.says)}`, ...notes(s)],
+  shape: (s) => [`shape ${shapingText(s)}${sentence(s.text)}`, ...notes(s)],
   sew: (s) => [`sew ${s.first} with ${s.second}${s.within === undefined ? "" : ` within ${s.within}`}`],
   check: printCheck,
   passes: (s) => [`passes ${quoted(s.title)}: ${s.garment} over ${s.body}`, ...checkNotes(s)],
-  closes: (s) => [`closes ${quoted(s.says)}`, ...checkNotes(s)],
+  closes: (s) => [`closes ${quoted(s.text)}`, ...checkNotes(s)],
   cloth: (s) => [`cloth stretches ${s.stretches}`],
-  caution: (s) => [`caution ${quoted(s.says)}`],
+  caution: (s) => [`caution ${quoted(s.text)}`],
   lesson: (s) => [`lesson ${quoted(s.text)}`],
 };
 
@@ -94,16 +94,18 @@ function printMeasure(s: Measure): string[] {
   return lines;
 }
 
+/** How a kind is written behind a name: nothing for a length, which goes without saying. */
+const kindWord = (kind: Setting["kind"]): string => (kind === "length" ? "" : kind === "boolean" ? " yesno" : ` ${kind}`);
+
 function printSetting(s: Setting): string {
-  const kind = s.kind === "length" ? "" : ` ${s.kind}`;
   const words = s.words ? ` or ${s.words.join(", ")}` : "";
   const range = s.from !== undefined && s.to !== undefined ? ` from ${s.from} to ${s.to}` : "";
-  return `set ${s.key}${kind} = ${s.default}${words}${range}  ${quoted(s.decides)}`;
+  return `set ${s.key}${kindWord(s.kind)} = ${s.default}${words}${range}  ${quoted(s.decides)}`;
 }
 
 function printChoice(s: Choice): string[] {
   const option = (o: Choice["options"][number]): string =>
-    `  ${/^[a-z_][A-Za-z0-9_]*$/.test(o.name) ? o.name : quoted(o.name)}${o.formula === undefined ? "" : ` = ${o.formula}`}${says(o.reason)}${o.suits === undefined ? "" : ` suits ${quoted(o.suits)}`}`;
+    `  ${/^[a-z_][A-Za-z0-9_]*$/.test(o.name) ? o.name : quoted(o.name)}${o.formula === undefined ? "" : ` = ${o.formula}`}${sentence(o.reason)}${o.suits === undefined ? "" : ` suits ${quoted(o.suits)}`}`;
   return [`choose ${s.key}  ${quoted(s.decides)}`, ...s.options.map(option)];
 }
 
@@ -111,11 +113,11 @@ const BOUNDS = { upTo: "up to ", under: "under ", at: "at ", above: "above" } as
 
 function printTable(s: Table): string {
   const rows = s.rows.map((r) => `${BOUNDS[r.bound]}${r.at ?? ""} -> ${r.gives}`);
-  return `table ${s.key}${s.kind === "length" ? "" : ` ${s.kind}`} by ${s.by}, ${s.mode}: ${rows.join(" · ")}`;
+  return `table ${s.key}${kindWord(s.kind)} by ${s.by}, ${s.mode}: ${rows.join(" · ")}`;
 }
 
 function printValue(s: Value): string {
-  return `value ${s.key}${s.kind === "length" ? "" : ` ${s.kind}`} = ${s.formula}${says(s.says)}`;
+  return `value ${s.key}${kindWord(s.kind)} = ${s.formula}${sentence(s.text)}`;
 }
 
 function printRoom(room: Extract<Statement, { is: "board" }>["room"]): string {
@@ -128,18 +130,18 @@ function printGrade(s: Grade): string[] {
     const moves = shift.moves.map((m) => `${m.by} ${m.way}`).join(", ");
     return `  ${shift.points.map(pointText).join(", ")}: ${moves}`;
   });
-  return [`grade by ${s.by}, up to ${s.most}${says(s.says)}`, ...shifts];
+  return [`grade by ${s.by}, up to ${s.most}${sentence(s.text)}`, ...shifts];
 }
 
 function printPoint(s: PointStep): string {
   const form = VERBS.get(s.verb)?.forms[s.form];
   const rest = form ? printForm(form, s.args) : "";
-  return `${pointText(s.id)} ${s.verb}${rest === "" ? "" : ` ${rest}`}${says(s.says)}`;
+  return `${pointText(s.id)} ${s.verb}${rest === "" ? "" : ` ${rest}`}${sentence(s.text)}`;
 }
 
 /** A shaping as its author wrote it, without its sentence: `close side_dart in Front about #5`. */
 export function shapingText(s: ShapeStep): string {
-  const form = SHAPINGS.get(s.verb)?.forms[s.form];
+  const form = SHAPING_FORMS.get(s.verb)?.forms[s.form];
   return `${s.verb}${form ? ` ${printForm(form, s.args)}` : ""}`;
 }
 
@@ -161,7 +163,7 @@ const PATHS: { readonly [K in PathStep["shape"]]: (s: PathStep) => string } = {
 
 function printPath(s: PathStep): string {
   const label = s.shape === "level" || s.shape === "dart" ? ` ${quoted(s.label ?? "")}` : "";
-  return `${s.shape} ${s.key}${label}: ${PATHS[s.shape](s)}${says(s.says)}`;
+  return `${s.shape} ${s.key}${label}: ${PATHS[s.shape](s)}${sentence(s.text)}`;
 }
 
 function curveClauses(s: PathStep): string[] {

@@ -4,8 +4,8 @@ export interface NotationProblem {
   readonly column: number;
   readonly length: number;
   readonly why: string;
-  readonly mend: string;
+  readonly fix: string;
 }
 
 /** A problem as one sentence with its place. */
-export const problemText = (p: NotationProblem): string => `line ${p.line}, column ${p.column}: ${p.why}${p.mend ? ` ${p.mend}` : ""}`;
+export const problemText = (p: NotationProblem): string => `line ${p.line}, column ${p.column}: ${p.why}${p.fix ? ` ${p.fix}` : ""}`;

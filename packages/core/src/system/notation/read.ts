@@ -1,6 +1,6 @@
 import { suggest } from "../../formula/suggest.js";
 import { type Form, matchForm } from "../../verb/form.js";
-import { SHAPINGS } from "../../shaping/index.js";
+import { SHAPING_FORMS } from "../shaping-forms.js";
 import { VERBS } from "../../verb/index.js";
 import type { Statement, System } from "../model.js";
 import { applyDetail, DETAIL_FORMS } from "./details.js";
@@ -77,8 +77,8 @@ class Reader implements ReadSystem {
 
   constructor(readonly system: System) {}
 
-  report(line: NotationLine, at: number, length: number, why: string, mend: string): void {
-    this.problems.push({ line: line.line, column: line.column + at, length: Math.max(1, length), why, mend });
+  report(line: NotationLine, at: number, length: number, why: string, fix: string): void {
+    this.problems.push({ line: line.line, column: line.column + at, length: Math.max(1, length), why, fix });
   }
 
   block(block: Block): void {
@@ -86,7 +86,7 @@ class Reader implements ReadSystem {
     if (!parsed) return;
     const parts: Record<string, SourcePlace> = {};
     const statement = this.plain(parsed, block.head, parts) as Loose;
-    const verbs = statement["is"] === "point" ? VERBS : statement["is"] === "shape" ? SHAPINGS : undefined;
+    const verbs = statement["is"] === "point" ? VERBS : statement["is"] === "shape" ? SHAPING_FORMS : undefined;
     if (verbs && !this.fitVerb(verbs, statement, parsed, block.head, parts)) return;
     for (const line of block.details) {
       const detail = this.parseLine(line, "Detail");
@@ -96,7 +96,7 @@ class Reader implements ReadSystem {
         const place = found[part];
         if (place) parts[name] = place;
       });
-      if (refused) this.report(line, 0, line.text.length, refused.why, refused.mend);
+      if (refused) this.report(line, 0, line.text.length, refused.why, refused.fix);
     }
     if (block.comments.length > 0) statement["comments"] = block.comments;
     if (statement["is"] === "system") this.head(statement, block);
@@ -198,8 +198,8 @@ class Reader implements ReadSystem {
       const failed = error as { location?: { start: { offset: number } }; message: string };
       if (!failed.location) throw error;
       const at = Math.min(failed.location.start.offset, line.text.length);
-      const { why, mend } = whyUnread(line.text, at, startRule);
-      this.report(line, at, line.text.slice(at).search(/\s|$/), why, mend);
+      const { why, fix } = whyUnread(line.text, at, startRule);
+      this.report(line, at, line.text.slice(at).search(/\s|$/), why, fix);
       return undefined;
     }
   }
@@ -251,20 +251,20 @@ const STATEMENT_WORDS: Record<string, string> = {
   lesson: 'lesson "What is learned."',
 };
 
-function whyUnread(text: string, at: number, startRule: "Statement" | "Detail"): { why: string; mend: string } {
+function whyUnread(text: string, at: number, startRule: "Statement" | "Detail"): { why: string; fix: string } {
   const word = /^\S+/.exec(text)?.[0] ?? "";
   const shown = text.slice(at).trim().slice(0, 24);
   const why = at >= text.length ? "The line stops too soon." : `“${shown}” cannot stand here.`;
   if ((text.match(/"/g)?.length ?? 0) % 2 === 1)
-    return { why: "A quotation mark is opened but not closed.", mend: 'Close the sentence with ".' };
-  if (startRule === "Detail") return { why, mend: `Indented lines are: ${DETAIL_FORMS}.` };
+    return { why: "A quotation mark is opened but not closed.", fix: 'Close the sentence with ".' };
+  if (startRule === "Detail") return { why, fix: `Indented lines are: ${DETAIL_FORMS}.` };
   const known = STATEMENT_WORDS[word];
-  if (known) return { why, mend: `Write it like: ${known}.` };
-  if (/^(#|[A-Z]+[0-9])/.test(word)) return { why, mend: 'Write a step like: #2 down 1 1/2 from #1 "What is done."' };
+  if (known) return { why, fix: `Write it like: ${known}.` };
+  if (/^(#|[A-Z]+[0-9])/.test(word)) return { why, fix: 'Write a step like: #2 down 1 1/2 from #1 "What is done."' };
   const near = suggest(word, Object.keys(STATEMENT_WORDS));
   return {
     why: `“${word}” begins no statement.`,
-    mend: near
+    fix: near
       ? `Did you mean ${near}? Write it like: ${STATEMENT_WORDS[near]}.`
       : 'A step begins with its point: #2 down 1 1/2 from #1 "What is done."',
   };

@@ -3,7 +3,7 @@ import { bodyRoutes, type MeasurementSet } from "@lodrin/contract";
 import { MEASUREMENTS, measurementName } from "@lodrin/core";
 import { computed, onBeforeUnmount, ref } from "vue";
 import { call } from "../../api/call.js";
-import { keep } from "../../api/keeper.js";
+import { startAutosave } from "../../api/autosave.js";
 import { usePeople } from "../../stores/people.js";
 import { useShelf } from "../../stores/shelf.js";
 import BodyFigure from "../../ui/BodyFigure.vue";
@@ -19,7 +19,7 @@ const FIELDS = ["takenOn", "unit", "written", "note"] as const;
 const people = usePeople();
 const shelf = useShelf();
 
-const keeper = keep(props.set, {
+const autosave = startAutosave(props.set, {
   what: "measurement set",
   fields: FIELDS,
   send: async (id, version, patch) => {
@@ -28,8 +28,8 @@ const keeper = keep(props.set, {
     return saved;
   },
 });
-onBeforeUnmount(() => keeper.stop());
-const { local, state, savedAt, why } = keeper;
+onBeforeUnmount(() => autosave.stop());
+const { local, state, savedAt, why } = autosave;
 
 const focus = ref<string>();
 const forSystem = ref("");
@@ -64,7 +64,7 @@ function write(key: string, text: string): void {
 
 <template>
   <div class="editor">
-    <CollisionNotice class="wide" :keeper="keeper" what="measurement set" :fields="FIELDS" />
+    <CollisionNotice class="wide" :autosave="autosave" what="measurement set" :fields="FIELDS" />
     <div class="wide head">
       <label class="text-field"><span>Taken on</span><input v-model="local.takenOn" type="date" required /></label>
       <label class="text-field">

@@ -13,6 +13,6 @@ export function readSet(written: Readonly<Record<string, string>>, unit: HomeUni
 /** Doubts in words, by the field they stand beside. */
 export function doubtsByKey(written: Readonly<Record<string, string>>, unit: HomeUnit): Record<string, string[]> {
   const by: Record<string, string[]> = {};
-  for (const doubt of doubtsOf(readSet(written, unit), unit)) (by[doubt.key] ??= []).push(doubt.says);
+  for (const doubt of doubtsOf(readSet(written, unit), unit)) (by[doubt.key] ??= []).push(doubt.text);
   return by;
 }

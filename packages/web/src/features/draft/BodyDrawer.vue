@@ -9,9 +9,9 @@ import { doubtsByKey } from "../bodies/doubts.js";
 import type { DraftKeeper } from "./use-draft.js";
 
 /** The body this draft is made for: the figures as they were taken, what is still missing, doubts, and another set to take. */
-const props = defineProps<{ keeper: DraftKeeper; plan: Plan; missing: readonly string[] }>();
+const props = defineProps<{ autosave: DraftKeeper; plan: Plan; missing: readonly string[] }>();
 const people = usePeople();
-const { local } = props.keeper;
+const { local } = props.autosave;
 const focus = ref<string>();
 
 const doubts = computed(() => {

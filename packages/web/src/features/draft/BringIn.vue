@@ -7,7 +7,7 @@ import { fitAnswers } from "./fit-answers.js";
 import type { DraftKeeper } from "./use-draft.js";
 
 /** Measurements and settings brought back in from a CSV file; what the file does not name stays as it is. */
-const props = defineProps<{ keeper: DraftKeeper; plan: Plan }>();
+const props = defineProps<{ autosave: DraftKeeper; plan: Plan }>();
 const input = useTemplateRef<HTMLInputElement>("input");
 const undo = useUndo();
 const says = ref<string[]>([]);
@@ -22,7 +22,7 @@ async function bring(): Promise<void> {
     return;
   }
   const { answers, problems } = readAnswers(await file.text());
-  const { local } = props.keeper;
+  const { local } = props.autosave;
   const fit = fitAnswers(props.plan, answers);
   const before = { measurements: local.measurements, settings: local.settings };
   const taken = Object.keys(fit.measurements).length + Object.keys(fit.settings).length;
@@ -34,7 +34,7 @@ async function bring(): Promise<void> {
   says.value = [
     taken > 0 ? `${taken} figures taken from ${file.name}.` : `Nothing in ${file.name} fits this draft.`,
     ...(fit.unknown.length > 0 ? [`Not asked for by this system: ${fit.unknown.join(", ")}.`] : []),
-    ...problems.map((p) => `Line ${p.line}: ${p.why} ${p.mend}`),
+    ...problems.map((p) => `Line ${p.line}: ${p.why} ${p.fix}`),
   ];
 }
 </script>

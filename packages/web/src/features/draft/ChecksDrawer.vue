@@ -23,7 +23,7 @@ const misses = computed(() => props.checks.filter((c) => c.status !== "pass").le
     <p class="says" :class="misses ? 'look' : 'pass'">
       {{ misses ? `${misses} of ${checks.length} checks want a look before cloth is cut.` : `All ${checks.length} checks hold.` }}
     </p>
-    <p v-for="w in warnings" :key="w.says" class="says look small">{{ w.says }}</p>
+    <p v-for="w in warnings" :key="w.text" class="says look small">{{ w.text }}</p>
     <ul>
       <li v-for="c in sorted" :key="c.name">
         <button :class="[c.status, { on: shown?.name === c.name }]" @click="$emit('show', c)">

@@ -31,13 +31,13 @@ import { useShaping } from "./use-shaping.js";
 /** The cutting table: handout on the left, paper in the middle, drawers on the right, the tape along the edge. */
 const props = defineProps<{ open: OpenDraft }>();
 const session = useSession();
-const { keeper, system } = props.open;
+const { autosave, system } = props.open;
 const { plan } = system.loaded;
-const { local, state, savedAt, why } = keeper;
+const { local, state, savedAt, why } = autosave;
 const { run, unit, mark, step, last, tape, playing, go, play } = useDrafting(props.open);
 const drafted = { run };
 const shaping = useShaping(run);
-const { trial, ghost } = useGhost(run, keeper);
+const { trial, ghost } = useGhost(run, autosave);
 /** What is laid over is seen on the construction. */
 watch(trial, (on) => on && (pieces.value = false));
 
@@ -148,7 +148,7 @@ useEventListener(window, "keydown", (event) => {
   act();
 });
 
-useEventListener(window, "beforeunload", () => void keeper.flush());
+useEventListener(window, "beforeunload", () => void autosave.flush());
 </script>
 
 <template>
@@ -229,12 +229,12 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
         @grid="grid = !grid"
       />
       <GhostSays v-if="ghost" class="ghost-says" :ghost="ghost" :unit="unit" />
-      <CollisionNotice class="collision" :keeper="keeper" what="draft" :fields="DRAFT_FIELDS" />
+      <CollisionNotice class="collision" :autosave="autosave" what="draft" :fields="DRAFT_FIELDS" />
     </div>
 
     <DrawerFrame v-if="drawer" class="drawer" :name="DRAWERS.find((d) => d.key === drawer)?.name ?? ''" @close="close">
-      <BodyDrawer v-if="drawer === 'body'" :keeper="keeper" :plan="plan" :missing="run.missing" />
-      <SettingsDrawer v-else-if="drawer === 'settings'" v-model:trial="trial" :keeper="keeper" :plan="plan" :unit="unit" />
+      <BodyDrawer v-if="drawer === 'body'" :autosave="autosave" :plan="plan" :missing="run.missing" />
+      <SettingsDrawer v-else-if="drawer === 'settings'" v-model:trial="trial" :autosave="autosave" :plan="plan" :unit="unit" />
       <PiecesDrawer
         v-else-if="drawer === 'pieces'"
         :pieces="run.pieces"
@@ -255,8 +255,8 @@ useEventListener(window, "beforeunload", () => void keeper.flush());
       >
         <SeamWalkPanel v-if="walking.length === 2" v-model="walked" :run="run" :unit="unit" :edges="walking" @close="walking = []" />
       </ChecksDrawer>
-      <FilesDrawer v-else-if="drawer === 'files'" :keeper="keeper" :plan="plan" :unit="unit" :missing="run.missing.length > 0" />
-      <NotesDrawer v-else :keeper="keeper" :system="plan.system" />
+      <FilesDrawer v-else-if="drawer === 'files'" :autosave="autosave" :plan="plan" :unit="unit" :missing="run.missing.length > 0" />
+      <NotesDrawer v-else :autosave="autosave" :system="plan.system" />
     </DrawerFrame>
 
     <DrawerRail class="rail" :drawers="drawers" :open="drawer" @toggle="toggle" />

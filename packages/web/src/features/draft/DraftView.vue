@@ -13,7 +13,7 @@ const { open, load, close } = useOpenDraft(() => String(route.params["id"]));
 const { ready, why, again } = useLoad(() => Promise.all([load(), people.loaded ? undefined : people.load()]));
 
 onBeforeRouteLeave(async () => {
-  await open.value?.keeper.flush();
+  await open.value?.autosave.flush();
 });
 onBeforeUnmount(close);
 </script>

@@ -6,7 +6,7 @@ import BringIn from "./BringIn.vue";
 import type { DraftKeeper } from "./use-draft.js";
 
 /** Print and files: what can be taken away. Everything waits until the draft is saved, so that the file is the draft. */
-const props = defineProps<{ keeper: DraftKeeper; plan: Plan; unit: HomeUnit; missing: boolean }>();
+const props = defineProps<{ autosave: DraftKeeper; plan: Plan; unit: HomeUnit; missing: boolean }>();
 const why = ref("");
 
 const FILES = [
@@ -38,12 +38,12 @@ const FILES = [
 
 async function take(file: string): Promise<void> {
   why.value = "";
-  if (!(await props.keeper.flush())) {
+  if (!(await props.autosave.flush())) {
     why.value = "The draft is not saved yet, so the file would be an older one. Wait for the connection, then try again.";
     return;
   }
   const link = document.createElement("a");
-  link.href = `/api/drafts/${props.keeper.local.id}/files/${file}${file.includes("?") ? "&" : "?"}unit=${props.unit}`;
+  link.href = `/api/drafts/${props.autosave.local.id}/files/${file}${file.includes("?") ? "&" : "?"}unit=${props.unit}`;
   link.target = "_blank";
   link.rel = "noopener";
   link.click();
@@ -53,13 +53,13 @@ async function take(file: string): Promise<void> {
 <template>
   <div class="drawer-body">
     <p v-if="missing" class="says look">Some measurements are still missing: what is printed now is not the whole draft.</p>
-    <RouterLink class="button main" :to="{ name: 'print', params: { id: keeper.local.id } }">Print the pattern …</RouterLink>
+    <RouterLink class="button main" :to="{ name: 'print', params: { id: autosave.local.id } }">Print the pattern …</RouterLink>
     <p class="small quiet">See the sheets first, choose the paper, then print true to size with a test square.</p>
     <template v-for="group in FILES" :key="group.title">
       <h3>{{ group.title }}</h3>
       <button v-for="f in group.files" :key="f.file" class="button" @click="take(f.file)">{{ f.name }}</button>
     </template>
-    <BringIn :keeper="keeper" :plan="plan" />
+    <BringIn :autosave="autosave" :plan="plan" />
     <p v-if="why" class="says fail small" role="alert">{{ why }}</p>
   </div>
 </template>

@@ -40,14 +40,14 @@ const left = (s: Explained): string => {
     <button class="line" :aria-expanded="state === 'now'" @click="$emit('go')">
       <span class="number">{{ number }}</span>
       <span class="sentence"
-        >{{ entry.says }}<span v-if="state !== 'now' && short" class="short">= <FigureText :text="short" /></span
+        >{{ entry.text }}<span v-if="state !== 'now' && short" class="short">= <FigureText :text="short" /></span
       ></span>
       <span class="tick" :aria-label="tick === '✓' ? 'done' : tick">{{ tick }}</span>
     </button>
     <div v-if="state === 'now'" class="open">
       <p v-if="entry.outcome.status === 'skipped'" class="note look">{{ entry.outcome.why }}</p>
       <p v-else-if="entry.outcome.status === 'failed'" class="note fail">
-        <b>Not drawn.</b> {{ entry.outcome.why }} {{ entry.outcome.mend }}
+        <b>Not drawn.</b> {{ entry.outcome.why }} {{ entry.outcome.fix }}
       </p>
       <div v-for="s in entry.sums" :key="s.rule" class="sum">
         <p class="rule">{{ s.rule }}</p>

@@ -6,15 +6,15 @@ import { useDrafts } from "../../stores/drafts.js";
 import type { DraftKeeper } from "./use-draft.js";
 
 /** Name and note of the draft, its lesson and cautions, duplicate and delete. */
-const props = defineProps<{ keeper: DraftKeeper; system: System }>();
+const props = defineProps<{ autosave: DraftKeeper; system: System }>();
 const drafts = useDrafts();
 const router = useRouter();
-const { local } = props.keeper;
+const { local } = props.autosave;
 const why = ref("");
 
 const lesson = computed(() => statementsOf(props.system, "lesson").map((l) => l.text));
-const closures = computed(() => statementsOf(props.system, "closes").map((c) => c.says));
-const cautions = computed(() => statementsOf(props.system, "caution").map((c) => c.says));
+const closures = computed(() => statementsOf(props.system, "closes").map((c) => c.text));
+const cautions = computed(() => statementsOf(props.system, "caution").map((c) => c.text));
 
 async function attempt(act: () => Promise<void>): Promise<void> {
   why.value = "";
@@ -27,14 +27,14 @@ async function attempt(act: () => Promise<void>): Promise<void> {
 
 const duplicate = (): Promise<void> =>
   attempt(async () => {
-    await props.keeper.flush();
+    await props.autosave.flush();
     const copy = await drafts.duplicate(local.id);
     await router.push({ name: "draft", params: { id: copy.id } });
   });
 
 const remove = (): Promise<void> =>
   attempt(async () => {
-    await props.keeper.flush();
+    await props.autosave.flush();
     await drafts.remove({ id: local.id, name: local.name });
     await router.push({ name: "workroom" });
   });

@@ -6,10 +6,10 @@ import type { DraftKeeper } from "./use-draft.js";
 import type { Trial } from "./use-ghost.js";
 
 /** Choices with their reasons, and settings with their ranges. The draft redraws at once. */
-const props = defineProps<{ keeper: DraftKeeper; plan: Plan; unit: HomeUnit }>();
+const props = defineProps<{ autosave: DraftKeeper; plan: Plan; unit: HomeUnit }>();
 /** The option laid over the draft as a ghost, before it is taken. */
 const trial = defineModel<Trial | undefined>("trial");
-const { local } = props.keeper;
+const { local } = props.autosave;
 
 function set(key: string, value: string | undefined): void {
   const { [key]: _, ...rest } = local.settings;

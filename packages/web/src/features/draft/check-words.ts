@@ -20,7 +20,7 @@ export function figuresOf(
   check: CheckResult,
   unit: HomeUnit,
 ): { got: string; expected: string; difference: string | undefined } | undefined {
-  if (check.kind === "yesno" || (check.kind === "number" && check.expected === 0)) return undefined;
+  if (check.kind === "boolean" || (check.kind === "number" && check.expected === 0)) return undefined;
   const { expected } = check;
   if (typeof expected !== "number")
     return {

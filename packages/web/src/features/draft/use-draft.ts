@@ -2,20 +2,20 @@ import { type Draft, draftRoutes } from "@lodrin/contract";
 import { defaultMark, type HomeUnit, run, stepDimension, type TapeMark } from "@lodrin/core";
 import { computed, type ComputedRef, ref, type Ref, shallowRef } from "vue";
 import { call } from "../../api/call.js";
-import { keep, type Keeper } from "../../api/keeper.js";
+import { startAutosave, type Autosave } from "../../api/autosave.js";
 import { useSession } from "../../stores/session.js";
 import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
 
 /** The parts of a draft that are edited in its view. */
 export const DRAFT_FIELDS = ["name", "note", "personId", "personName", "setId", "unit", "measurements", "settings", "step"] as const;
 export type DraftField = (typeof DRAFT_FIELDS)[number];
-export type DraftKeeper = Keeper<Draft, DraftField>;
+export type DraftKeeper = Autosave<Draft, DraftField>;
 
 /** A draft opened: what was loaded, and how it is kept. */
 export interface OpenDraft {
   readonly draft: Draft;
   readonly system: ShelfSystem;
-  readonly keeper: DraftKeeper;
+  readonly autosave: DraftKeeper;
 }
 
 /** Opens a kept draft with the version of the system it was made with. */
@@ -25,14 +25,14 @@ export function useOpenDraft(id: () => string): { open: Ref<OpenDraft | undefine
   async function load(): Promise<void> {
     const draft = await call(draftRoutes.draft, { params: { id: id() } });
     const system = await shelf.version(draft.slug, draft.systemVersion);
-    const keeper = keep<Draft, DraftField>(draft, {
+    const autosave = startAutosave<Draft, DraftField>(draft, {
       what: "draft",
       fields: DRAFT_FIELDS,
       send: (draftId, version, patch) => call(draftRoutes.changeDraft, { params: { id: draftId }, body: { version, ...patch } }),
     });
-    open.value = { draft, system, keeper };
+    open.value = { draft, system, autosave };
   }
-  return { open, load, close: () => open.value?.keeper.stop() };
+  return { open, load, close: () => open.value?.autosave.stop() };
 }
 
 /** The draft as it stands: its run, the unit and tape on screen, and the step being done. */
@@ -47,7 +47,7 @@ export function useDrafting(open: OpenDraft): {
   go: (step: number) => void;
   play: () => void;
 } {
-  const { local } = open.keeper;
+  const { local } = open.autosave;
   const { plan } = open.system.loaded;
   const session = useSession();
   const unit = computed<HomeUnit>(() => session.unit);

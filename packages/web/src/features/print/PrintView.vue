@@ -21,7 +21,7 @@ const failed = ref("");
 
 const drafted = computed(() => {
   if (!open.value) return undefined;
-  const { local } = open.value.keeper;
+  const { local } = open.value.autosave;
   return run(open.value.system.loaded.plan, local.measurements, local.settings, local.unit);
 });
 const drawing = computed(() => drafted.value && (what.value === "pieces" ? drawPieces(drafted.value) : drawBoard(drafted.value)));
@@ -43,7 +43,7 @@ const cover = computed(() => tiles.value?.head === 0);
 
 async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
   failed.value = "";
-  if (!open.value || !(await open.value.keeper.flush())) {
+  if (!open.value || !(await open.value.autosave.flush())) {
     failed.value = "The draft is not saved yet, so the print would be an older one. Wait for the connection, then try again.";
     return;
   }
@@ -61,7 +61,7 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
     <div v-else class="print">
       <section class="choose">
         <p>
-          <RouterLink :to="{ name: 'draft', params: { id: open.draft.id } }">← {{ open.keeper.local.name }}</RouterLink>
+          <RouterLink :to="{ name: 'draft', params: { id: open.draft.id } }">← {{ open.autosave.local.name }}</RouterLink>
         </p>
         <h1>Print</h1>
         <p v-if="drafted.missing.length" class="says look">

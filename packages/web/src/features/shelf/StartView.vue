@@ -53,10 +53,10 @@ const asks = computed(() =>
 /** The systems it is drafted on: their steps come first in it. */
 const buildsOn = computed(() =>
   system.value
-    ? statementsOf(system.value.loaded.system, "uses").map(({ base, says }) => ({
+    ? statementsOf(system.value.loaded.system, "uses").map(({ base, text }) => ({
         slug: base,
         title: shelf.bySlug(base)?.sheet.title ?? base,
-        says: says ?? "",
+        text: text ?? "",
       }))
     : [],
 );
@@ -103,7 +103,7 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
         <h1>{{ system.sheet.title }}</h1>
         <p class="about">{{ system.loaded.system.about }}</p>
         <p v-for="base in buildsOn" :key="base.slug" class="builds">
-          Builds on the <RouterLink :to="{ name: 'start', params: { slug: base.slug } }">{{ base.title }}</RouterLink>. {{ base.says }}
+          Builds on the <RouterLink :to="{ name: 'start', params: { slug: base.slug } }">{{ base.title }}</RouterLink>. {{ base.text }}
         </p>
         <h2>On whose body?</h2>
         <p v-if="failed" class="says fail" role="alert">{{ failed }}</p>

@@ -1,0 +1,57 @@
+import { type Explained, explain, type ExplainOptions } from "../formula/explain.js";
+import { pointText } from "../verb/form.js";
+import type { PlannedStep } from "../plan/plan.js";
+import type { Run, StepOutcome } from "../run/run.js";
+
+/** A step as a student reads it: what to do, the sums in this body's numbers, and what it was measured from. */
+export interface TraceEntry {
+  readonly step: string;
+  readonly board: string;
+  readonly part: string | undefined;
+  readonly text: string;
+  readonly outcome: StepOutcome;
+  readonly sums: readonly Explained[];
+  readonly dependsOn: { readonly points: readonly string[]; readonly paths: readonly string[] };
+  readonly why: readonly string[];
+  readonly watch: readonly string[];
+  readonly caution: readonly string[];
+}
+
+/** What a step is called: `#12`, `B3`, or the name of a value or path. */
+export function stepName(step: PlannedStep): string {
+  return step.source.is === "point" ? pointText(step.source.id) : step.source.key;
+}
+
+/** A step's sentence; where the author gave none, what it does in the fewest words. */
+function sentence(step: PlannedStep): string {
+  const { source } = step;
+  if (source.text !== undefined) return source.text;
+  if (source.is === "point") return `Place ${pointText(source.id)}.`;
+  const name = source.key.replace(/_/g, " ");
+  if (source.is === "value") return `Work out the ${name}.`;
+  return source.label === undefined ? `Draw the ${name}.` : `Draw and label it: ${source.label}.`;
+}
+
+/** One step of the trace, its sums worked out in the wanted unit. */
+export function explainStep(run: Run, index: number, options: ExplainOptions): TraceEntry {
+  const step = run.plan.steps[index] as PlannedStep;
+  const outcome = run.outcomes[index] as StepOutcome;
+  const { source } = step;
+  return {
+    step: stepName(step),
+    board: step.board,
+    part: step.part,
+    text: sentence(step),
+    outcome,
+    sums: outcome.status === "drawn" ? step.formulas.map((f) => explain(f.text, f.tree, f.kind, run.plan.scope, run.frame, options)) : [],
+    dependsOn: step.dependsOn,
+    why: source.why ?? [],
+    watch: source.watch ?? [],
+    caution: source.caution ?? [],
+  };
+}
+
+/** The whole trace. */
+export function traceOf(run: Run, options: ExplainOptions): TraceEntry[] {
+  return run.plan.steps.map((_, i) => explainStep(run, i, options));
+}

@@ -1,0 +1,98 @@
+import { parseTape } from "../quantity/parse-tape.js";
+import { type HomeUnit, MM_PER } from "../quantity/units.js";
+import { tapeText } from "../quantity/tape.js";
+import type { Plan, PlannedChoice, PlannedMeasure, PlannedSetting } from "../plan/plan.js";
+
+/** What a body and a set of settings give: a tape string, or a number in the system's home unit. */
+export type Given = Readonly<Record<string, string | number>>;
+
+/** An answer that could not be used: which key, and why. */
+export interface InputProblem {
+  readonly key: string;
+  readonly why: string;
+}
+
+/** Answers read: values by key (mm, radians, plain; NaN where a word stands), words of settings and choices by index. */
+export interface Inputs {
+  readonly values: ReadonlyMap<string, number>;
+  readonly words: ReadonlyMap<string, number>;
+  readonly problems: readonly InputProblem[];
+}
+
+/**
+ * Reads measurements and settings for a plan. Unreadable answers are problems; nothing is guessed. `writtenIn` is the
+ * unit of measurements written without one; settings without a unit are in the system's own.
+ */
+export function readInputs(plan: Plan, measurements: Given, settings: Given, writtenIn: HomeUnit = plan.system.unit): Inputs {
+  const values = new Map<string, number>();
+  const words = new Map<string, number>();
+  const problems: InputProblem[] = [];
+  const measures = new Map(plan.measures.map((m) => [m.source.key, m]));
+  for (const [key, given] of Object.entries(measurements)) {
+    const measure = measures.get(key);
+    if (!measure) continue;
+    take(readMeasure(measure, given, writtenIn), (value) => values.set(key, value), key, problems);
+  }
+  const knobs = new Map(plan.settings.map((s) => [s.source.key, s]));
+  const choices = new Map(plan.choices.map((c) => [c.source.key, c]));
+  for (const [key, given] of Object.entries(settings)) {
+    const setting = knobs.get(key);
+    const choice = choices.get(key);
+    if (setting) {
+      const word = setting.words.indexOf(String(given));
+      if (word > 0) words.set(key, word);
+      else take(readSetting(setting, given, plan), (value) => values.set(key, value), key, problems);
+    } else if (choice) take(readChoice(choice, given), (value) => words.set(key, value), key, problems);
+    else problems.push({ key, why: `This system has no setting or choice called ${key}.` });
+  }
+  return { values, words, problems };
+}
+
+function take(read: number | string, keep: (value: number) => void, key: string, problems: InputProblem[]): void {
+  if (typeof read === "string") problems.push({ key, why: read });
+  else keep(read);
+}
+
+function readMeasure(measure: PlannedMeasure, given: string | number, unit: HomeUnit): number | string {
+  if (measure.source.kind === "number") return readNumber(given);
+  return readLength(given, unit);
+}
+
+/** Longer than anything a garment is cut from (mm): beyond it no figure of a draft means anything. */
+const LONGEST_MM = 100_000;
+
+function readLength(given: string | number, unit: HomeUnit): number | string {
+  const mm = lengthOf(given, unit);
+  return typeof mm === "number" && Math.abs(mm) > LONGEST_MM ? `“${given}” is more than a hundred metres: no body is so large.` : mm;
+}
+
+function lengthOf(given: string | number, unit: HomeUnit): number | string {
+  if (typeof given === "number") return Number.isFinite(given) ? given * MM_PER[unit] : `${given} is not a length.`;
+  const read = parseTape(given.replace(/^\s*[-−]/, ""), unit);
+  if (!read.ok) return read.why;
+  return /^\s*[-−]/.test(given) ? -read.mm : read.mm;
+}
+
+function readNumber(given: string | number): number | string {
+  const text = typeof given === "number" ? given : given.trim().replace(",", ".");
+  const fraction = /^(-?\d+)\s*\/\s*(\d+)$/.exec(String(text));
+  const value = fraction ? Number(fraction[1]) / Number(fraction[2]) : Number(text);
+  return text !== "" && Number.isFinite(value) ? value : `“${given}” is not a number.`;
+}
+
+function readSetting(setting: PlannedSetting, given: string | number, plan: Plan): number | string {
+  const { kind, key } = setting.source;
+  if (kind === "boolean") return given === "yes" || given === 1 ? 1 : given === "no" || given === 0 ? 0 : `${key} is yes or no.`;
+  if (kind === "length") return readLength(given, plan.system.unit);
+  const value = readNumber(typeof given === "string" ? given.replace(/°\s*$/, "") : given);
+  return kind === "angle" && typeof value === "number" ? (value * Math.PI) / 180 : value;
+}
+
+function readChoice(choice: PlannedChoice, given: string | number): number | string {
+  const names = choice.source.options.map((o) => o.name);
+  const index = names.indexOf(String(given));
+  return index >= 0 ? index : `${choice.source.key} has no option “${given}”. It has: ${names.join(", ")}.`;
+}
+
+/** A plausible range as text, for messages. */
+export const rangeText = (from: number, to: number, unit: "in" | "cm"): string => `${tapeText(from, unit)} to ${tapeText(to, unit)}`;

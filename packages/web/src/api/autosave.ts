@@ -1,0 +1,195 @@
+import same from "fast-deep-equal";
+import { computed, type ComputedRef, reactive, ref, type Ref, watch } from "vue";
+import { type CallError } from "./call.js";
+
+/** Where a change stands. */
+export type AutosaveState = "saved" | "waiting" | "saving" | "offline" | "signed-out" | "collision" | "refused";
+
+/** Something with a version that is edited here and kept on the server. */
+export interface Saveable {
+  readonly id: string;
+  readonly version: number;
+  readonly updatedAt: string;
+}
+
+/** How one kind of thing is kept. `fields` are those a person edits here. */
+export interface AutosaveRules<T extends Saveable, F extends keyof T & string> {
+  readonly what: string;
+  readonly fields: readonly F[];
+  readonly send: (id: string, version: number, patch: Partial<Pick<T, F>>) => Promise<T>;
+}
+
+/** What lies on this device until the server has it: the edits, and the version they were made from. */
+interface Pending<T> {
+  readonly version: number;
+  readonly patch: Partial<T>;
+}
+
+/** The editable fields of a thing, and whose they are. */
+export type Edited<T extends Saveable, F extends keyof T & string> = Pick<T, F> & { readonly id: string };
+
+/** An edited thing that saves itself and loses nothing. */
+export interface Autosave<T extends Saveable, F extends keyof T & string> {
+  readonly local: Edited<T, F>;
+  readonly state: Ref<AutosaveState>;
+  readonly savedAt: Ref<string>;
+  /** After a collision: what the server holds. */
+  readonly theirs: Ref<T | undefined>;
+  readonly why: Ref<string>;
+  readonly dirty: ComputedRef<boolean>;
+  /** Sends what is waiting; resolves true when everything is saved. */
+  readonly flush: () => Promise<boolean>;
+  readonly keepMine: () => Promise<boolean>;
+  readonly takeTheirs: () => void;
+  readonly stop: () => void;
+}
+
+const PAUSE_MS = 500;
+const RETRY_MS = 2_500;
+
+/** Starts keeping `loaded`. Edits left on this device by an earlier visit are taken up again. */
+export function startAutosave<T extends Saveable, F extends keyof T & string>(loaded: T, rules: AutosaveRules<T, F>): Autosave<T, F> {
+  const storageKey = `lodrin.${rules.what}.${loaded.id}`;
+  let base = loaded;
+  const local = reactive({ id: loaded.id, ...clone(pickFields(loaded, rules.fields)) }) as unknown as Edited<T, F>;
+  const state = ref<AutosaveState>("saved");
+  const savedAt = ref(loaded.updatedAt);
+  const theirs = ref<T | undefined>() as Ref<T | undefined>;
+  const why = ref("");
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let running: Promise<boolean> | undefined;
+  let applying = false;
+
+  const patchNow = (): Partial<Pick<T, F>> => {
+    const patch: Partial<Pick<T, F>> = {};
+    for (const field of rules.fields) if (!same(local[field], base[field])) patch[field] = clone((local as Pick<T, F>)[field]);
+    return patch;
+  };
+  const dirty = computed(() => state.value !== "saved");
+
+  const remember = (): void => {
+    const patch = patchNow();
+    if (Object.keys(patch).length === 0) localStorage.removeItem(storageKey);
+    else localStorage.setItem(storageKey, JSON.stringify({ version: base.version, patch } satisfies Pending<Pick<T, F>>));
+  };
+
+  const later = (ms: number): void => {
+    clearTimeout(timer);
+    timer = setTimeout(() => void flush(), ms);
+  };
+
+  async function flush(): Promise<boolean> {
+    clearTimeout(timer);
+    if (running) return running.then(() => (Object.keys(patchNow()).length > 0 ? flush() : state.value === "saved"));
+    if (state.value === "collision") return false;
+    running = sendOnce().finally(() => (running = undefined));
+    return running;
+  }
+
+  async function sendOnce(): Promise<boolean> {
+    const patch = patchNow();
+    if (Object.keys(patch).length === 0) {
+      state.value = "saved";
+      remember();
+      return true;
+    }
+    state.value = "saving";
+    try {
+      base = await rules.send(loaded.id, base.version, patch);
+      savedAt.value = base.updatedAt;
+      remember();
+      const more = Object.keys(patchNow()).length > 0;
+      state.value = more ? "waiting" : "saved";
+      if (more) later(PAUSE_MS);
+      return !more;
+    } catch (error) {
+      fail(error as CallError);
+      return false;
+    }
+  }
+
+  function fail(error: CallError): void {
+    why.value = error.message;
+    if (error.status === 409) {
+      theirs.value = error.current as T;
+      state.value = "collision";
+    } else if (error.status === 401) state.value = "signed-out";
+    else if (error.status === 0 || error.status >= 500 || error.status === 429) {
+      state.value = "offline";
+      later(RETRY_MS);
+    } else state.value = "refused";
+  }
+
+  function takeTheirs(): void {
+    if (!theirs.value) return;
+    base = theirs.value;
+    applying = true;
+    Object.assign(local, clone(pickFields(base, rules.fields)));
+    theirs.value = undefined;
+    savedAt.value = base.updatedAt;
+    state.value = "saved";
+    remember();
+    queueMicrotask(() => (applying = false));
+  }
+
+  async function keepMine(): Promise<boolean> {
+    if (theirs.value) base = theirs.value;
+    theirs.value = undefined;
+    state.value = "waiting";
+    return flush();
+  }
+
+  const stopWatching = watch(
+    () => rules.fields.map((field) => JSON.stringify(local[field])),
+    () => {
+      if (applying) return;
+      remember();
+      if (state.value === "collision") return;
+      if (state.value !== "saving") state.value = "waiting";
+      later(PAUSE_MS);
+    },
+    { flush: "sync" },
+  );
+
+  const online = (): void => {
+    if (state.value === "offline") void flush();
+  };
+  window.addEventListener("online", online);
+
+  takeUp(storageKey, base, (pending) => {
+    Object.assign(local, pending.patch);
+    if (pending.version !== base.version && Object.keys(patchNow()).length > 0) {
+      theirs.value = base;
+      why.value = `This ${rules.what} was changed elsewhere while edits were waiting on this device.`;
+      clearTimeout(timer);
+      state.value = "collision";
+    }
+  });
+
+  return {
+    ...{ local, state, savedAt, theirs, why, dirty, flush, keepMine, takeTheirs },
+    stop: () => {
+      stopWatching();
+      window.removeEventListener("online", online);
+      if (state.value === "waiting") void flush();
+      else clearTimeout(timer);
+    },
+  };
+}
+
+function takeUp<T>(storageKey: string, base: Saveable, apply: (pending: Pending<T>) => void): void {
+  const stored = localStorage.getItem(storageKey);
+  if (stored === null) return;
+  try {
+    const pending = JSON.parse(stored) as Pending<T>;
+    if (typeof pending.version === "number" && pending.version <= base.version) apply(pending);
+  } catch {
+    localStorage.removeItem(storageKey);
+  }
+}
+
+function pickFields<T, F extends keyof T>(from: T, fields: readonly F[]): Pick<T, F> {
+  return Object.fromEntries(fields.map((field) => [field, from[field]])) as Pick<T, F>;
+}
+
+const clone = <V>(value: V): V => JSON.parse(JSON.stringify(value)) as V;
