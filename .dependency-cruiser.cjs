@@ -1,6 +1,17 @@
 // The house has few rooms, and each knows only what lies below it.
 const room = (name) => `^packages/${name}/`;
 
+/** Within the core: rooms that may not look up into others. */
+const below = (rooms, above, comment) => [
+  {
+    name: `core-${rooms[rooms.length - 1]}-below-${above[0]}`,
+    comment,
+    severity: "error",
+    from: { path: `^packages/core/src/(${rooms.join("|")})/`, pathNot: "\\.test\\.ts$" },
+    to: { path: `^packages/core/src/(${above.join("|")})/` },
+  },
+];
+
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
   forbidden: [
@@ -41,13 +52,15 @@ module.exports = {
       from: { path: `${room("web")}src`, pathNot: "\\.test\\.ts$" },
       to: { dependencyTypes: ["core"] },
     },
-    {
-      name: "notation-below-draft",
-      comment: "data flows one way: quantity, formula, geometry, verb, system, draft",
-      severity: "error",
-      from: { path: "^packages/core/src/(quantity|geometry|formula|verb|system)/", pathNot: "\\.test\\.ts$" },
-      to: { path: "^packages/core/src/(draft|piece|check)/" },
-    },
+    ...below(
+      ["quantity", "geometry", "formula", "verb", "system"],
+      ["piece", "shaping", "plan", "run", "report", "check", "body"],
+      "what a system is, below what is done with it",
+    ),
+    ...below(["piece", "shaping"], ["plan", "run", "report", "check"], "pieces and their shaping know no plan and no run"),
+    ...below(["plan"], ["run", "report", "check"], "a plan is compiled without a body"),
+    ...below(["check"], ["run", "report"], "checks look at a plan and its pieces, not at the run they are part of"),
+    ...below(["run"], ["report"], "a run is made before it is reported"),
   ],
   options: {
     doNotFollow: { path: "node_modules" },

@@ -21,7 +21,7 @@ export async function draft(words: readonly string[], library: string, out: (lin
     return;
   }
   const drafted = draftBody(plan, bodies[0] ?? {}, settings);
-  await deliver(request, system, drafted, slug, out);
+  await deliver(request, system, plan, drafted, slug, out);
 }
 
 /** A run, or RequestError when an answer cannot be read or is missing. */
@@ -35,22 +35,29 @@ function draftBody(plan: Plan, body: Given, settings: Given): Run {
 
 function oneOfMany(plan: Plan, body: Given, settings: Given, slug: string): unknown {
   try {
-    return runToJson(draftBody(plan, body, settings), slug);
+    return runToJson(plan, draftBody(plan, body, settings), slug);
   } catch (error) {
     if (error instanceof RequestError) return { system: slug, error: error.message };
     throw error;
   }
 }
 
-async function deliver(request: DraftRequest, authored: System, drafted: Run, slug: string, out: (line: string) => void): Promise<void> {
+async function deliver(
+  request: DraftRequest,
+  authored: System,
+  plan: Plan,
+  drafted: Run,
+  slug: string,
+  out: (line: string) => void,
+): Promise<void> {
   if (request.svg !== undefined) save(request.svg, writeSvg(drawPieces(drafted)), out);
   if (request.dxf !== undefined) save(request.dxf, writeDxf(drafted), out);
   if (request.pdf !== undefined) {
-    save(request.pdf, await writeTiledPdf(drawPieces(drafted), request.paper, { title: drafted.plan.system.title, lines: [] }), out);
+    save(request.pdf, await writeTiledPdf(drawPieces(drafted), request.paper, { title: drafted.title, lines: [] }), out);
   }
   if (request.model !== undefined) save(request.model, writeModel(authored), out);
   if (request.json || [request.svg, request.dxf, request.pdf, request.model].every((file) => file === undefined))
-    out(JSON.stringify(runToJson(drafted, slug)));
+    out(JSON.stringify(runToJson(plan, drafted, slug)));
 }
 
 function save(file: string, content: string | Buffer, out: (line: string) => void): void {

@@ -3,7 +3,7 @@ export type { CheckResult, CheckStatus } from "./check/result.js";
 export { type LaidBoard, layBoards } from "./report/boards.js";
 export { compileSystem } from "./plan/compile.js";
 export { type Given, type InputProblem } from "./run/inputs.js";
-export type { Plan, PlannedStep, PlanProblem } from "./plan/plan.js";
+export type { Plan, PlannedShaping, PlannedStep, PlanProblem } from "./plan/plan.js";
 export { run, type Run, type StepOutcome, type Warning } from "./run/run.js";
 export { stepDimension, type StepDimension } from "./report/dimension.js";
 export { loadSystem, type LoadedSystem } from "./plan/load.js";

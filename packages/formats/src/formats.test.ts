@@ -45,11 +45,11 @@ describe("the drawing of the pieces", () => {
   });
 
   it("the board has its points with their numbers, and its curves", () => {
-    const board = drawBoard(drafted);
+    const board = drawBoard(plan, drafted);
     const words = board.marks.flatMap((m) => (m.kind === "words" ? [m.text] : []));
     expect(words).toEqual(expect.arrayContaining(["0", "17", "B17", "Waist line"]));
     expect(board.marks.filter((m) => m.kind === "stroke" && m.layer === "net")).toHaveLength(5);
-    expect(drawBoard(drafted, "Z").marks).toEqual([]);
+    expect(drawBoard(plan, drafted, "Z").marks).toEqual([]);
   });
 });
 

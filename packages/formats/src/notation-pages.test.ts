@@ -11,6 +11,7 @@ interface Example {
   readonly name: string;
   readonly text: string;
   readonly title: string;
+  readonly plan: ReturnType<typeof loadSystem>["plan"];
   readonly drafted: ReturnType<typeof run>;
 }
 
@@ -20,7 +21,7 @@ const examples = readdirSync(EXAMPLES)
     const text = readFileSync(`${EXAMPLES}/${file}`, "utf8");
     const loaded = loadSystem(text);
     expect(loaded.problems, file).toEqual([]);
-    return { name: file.replace(".lodrin", ""), text, title: loaded.plan.system.title, drafted: run(loaded.plan, {}) };
+    return { name: file.replace(".lodrin", ""), text, title: loaded.plan.system.title, plan: loaded.plan, drafted: run(loaded.plan, {}) };
   });
 const of = (kind: string): Example[] => examples.filter((e) => e.name.startsWith(`${kind}-`));
 const wordOf = ({ name }: Example): string => name.slice(name.indexOf("-") + 1);
@@ -30,14 +31,14 @@ const body = (text: string): string => text.slice(text.indexOf("\nboard ") + 1).
 
 const picture = (name: string, what: string): string => `![${what}](drawn/${name}.svg)`;
 
-function drawingsOf({ name, drafted }: Example): [string, Drawing][] {
+function drawingsOf({ name, plan, drafted }: Example): [string, Drawing][] {
   if (drafted.shapings.length > 0) {
     return [
       [`${name}-before`, drawPieces({ ...drafted, pieces: drafted.drafted })],
       [`${name}-after`, drawPieces(drafted)],
     ];
   }
-  return [[name, name === "piece-piece" || name === "line-dart" ? drawPieces(drafted) : drawBoard(drafted)]];
+  return [[name, name === "piece-piece" || name === "line-dart" ? drawPieces(drafted) : drawBoard(plan, drafted)]];
 }
 
 const page = (title: string, lead: string, sections: string[]): string =>
@@ -95,10 +96,10 @@ describe("the pages of the notation", () => {
     expect(of("line").map(wordOf)).toEqual(Object.keys(LINES).sort());
   });
 
-  it.each(examples)("$name draws every step and reads the same after it is printed", ({ text, drafted }) => {
+  it.each(examples)("$name draws every step and reads the same after it is printed", ({ text, plan, drafted }) => {
     expect(drafted.outcomes.filter((o) => o.status !== "drawn")).toEqual([]);
     expect(drafted.shapings.filter((s) => s.outcome.status !== "done")).toEqual([]);
-    expect(loadSystem(printNotation(drafted.plan.system)).plan.system).toEqual(loadSystem(text).plan.system);
+    expect(loadSystem(printNotation(plan.system)).plan.system).toEqual(loadSystem(text).plan.system);
   });
 
   it.each(examples.flatMap(drawingsOf).map(([name, drawing]) => ({ name, drawing })))("drawn: $name", async ({ name, drawing }) => {

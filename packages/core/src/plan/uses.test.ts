@@ -4,7 +4,7 @@ import { printNotation } from "../system/notation/print.js";
 import { problemText } from "../system/notation/problem.js";
 import { loadSystem } from "./load.js";
 import type { Plan } from "./plan.js";
-import { type Run, run } from "../run/run.js";
+import { runWithPlan as run, type RunWithPlan as Run } from "../test/run-with-plan.js";
 import { basesOf, type Library } from "./uses.js";
 
 // A rectangle for a block; what is drafted on it measures its top.

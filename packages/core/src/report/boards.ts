@@ -2,6 +2,7 @@ import { type Bounds, boundsOf } from "../geometry/bounds.js";
 import { flatten } from "../geometry/flatten.js";
 import type { Point } from "../geometry/point.js";
 import { statementsOf } from "../system/model.js";
+import type { Plan } from "../plan/plan.js";
 import type { Run } from "../run/run.js";
 
 /** A board laid on the paper: how far its own zero is moved to the right, and the room it takes there (mm). */
@@ -15,10 +16,10 @@ export interface LaidBoard {
 const GAP_MM = 70;
 
 /** The boards of a run side by side, their zero levels in line, in the order they are drafted. Boards with nothing on them are left out. */
-export function layBoards(run: Run): ReadonlyMap<string, LaidBoard> {
-  const titles = new Map(statementsOf(run.plan.system, "board").map((b) => [b.key, b.title]));
+export function layBoards(plan: Plan, run: Run): ReadonlyMap<string, LaidBoard> {
+  const titles = new Map(statementsOf(plan.system, "board").map((b) => [b.key, b.title]));
   const places = new Map<string, Point[]>();
-  run.plan.steps.forEach((step, i) => {
+  plan.steps.forEach((step, i) => {
     if (run.outcomes[i]?.status !== "drawn" || step.source.is === "value") return;
     const list = places.get(step.board) ?? [];
     if (step.source.is === "point") list.push(run.frame.points[step.target] as Point);

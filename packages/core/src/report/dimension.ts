@@ -1,6 +1,6 @@
 import { pathLength } from "../geometry/path.js";
 import { distance, type Point } from "../geometry/point.js";
-import type { PlannedStep } from "../plan/plan.js";
+import type { Plan, PlannedStep } from "../plan/plan.js";
 import type { Run } from "../run/run.js";
 
 /** What a step put on the paper and what it was measured from, for drawing a dimension. Lengths in mm. */
@@ -12,11 +12,11 @@ export interface StepDimension {
 }
 
 /** The dimension of one step; parts are undefined when the step was not drawn or measures nothing. */
-export function stepDimension(run: Run, index: number): StepDimension {
-  const step = run.plan.steps[index] as PlannedStep;
+export function stepDimension(plan: Plan, run: Run, index: number): StepDimension {
+  const step = plan.steps[index] as PlannedStep;
   if (run.outcomes[index]?.status !== "drawn") return { from: undefined, to: undefined, mm: undefined };
   const { source } = step;
-  const { scope } = run.plan;
+  const { scope } = plan;
   if (source.is === "path") {
     const path = run.frame.paths[scope.paths.get(source.key) ?? -1];
     return { from: undefined, to: undefined, mm: path && pathLength(path) };

@@ -2,6 +2,7 @@ import { pathLength } from "../geometry/path.js";
 import { svgData } from "../geometry/svg-data.js";
 import { defaultMark } from "../quantity/tape.js";
 import { shapingText } from "../system/notation/print.js";
+import type { Plan } from "../plan/plan.js";
 import type { Run } from "../run/run.js";
 import { traceOf, type TraceEntry } from "./trace.js";
 
@@ -32,8 +33,8 @@ function inDegrees(radians: number): number {
 }
 
 /** The open form of a run. `slug` names the system. */
-export function runToJson(run: Run, slug: string): RunJson {
-  const { plan, frame } = run;
+export function runToJson(plan: Plan, run: Run, slug: string): RunJson {
+  const { frame } = run;
   const json: RunJson = {
     system: slug,
     unit: plan.system.unit,
@@ -68,8 +69,8 @@ export function runToJson(run: Run, slug: string): RunJson {
     outline: piece.net.map((p) => [p.x, p.y]),
   }));
   if (run.shapings.length > 0)
-    json.shaping = run.shapings.map(({ planned, outcome }) => ({
-      does: shapingText(planned.source),
+    json.shaping = run.shapings.map(({ index, outcome }) => ({
+      does: shapingText((plan.shapings[index] as Plan["shapings"][number]).source),
       status: outcome.status,
       ...(outcome.status === "done" ? {} : { why: outcome.why }),
     }));
@@ -81,6 +82,6 @@ export function runToJson(run: Run, slug: string): RunJson {
     tolerance: c.tolerance,
   }));
   json.warnings = run.warnings.map((w) => w.text);
-  json.trace = traceOf(run, { unit: plan.system.unit, mark: plan.system.tape ?? defaultMark(plan.system.unit) });
+  json.trace = traceOf(plan, run, { unit: plan.system.unit, mark: plan.system.tape ?? defaultMark(plan.system.unit) });
   return json;
 }

@@ -1,6 +1,6 @@
 import { type Explained, explain, type ExplainOptions } from "../formula/explain.js";
 import { pointText } from "../verb/form.js";
-import type { PlannedStep } from "../plan/plan.js";
+import type { Plan, PlannedStep } from "../plan/plan.js";
 import type { Run, StepOutcome } from "../run/run.js";
 
 /** A step as a student reads it: what to do, the sums in this body's numbers, and what it was measured from. */
@@ -33,8 +33,8 @@ function sentence(step: PlannedStep): string {
 }
 
 /** One step of the trace, its sums worked out in the wanted unit. */
-export function explainStep(run: Run, index: number, options: ExplainOptions): TraceEntry {
-  const step = run.plan.steps[index] as PlannedStep;
+export function explainStep(plan: Plan, run: Run, index: number, options: ExplainOptions): TraceEntry {
+  const step = plan.steps[index] as PlannedStep;
   const outcome = run.outcomes[index] as StepOutcome;
   const { source } = step;
   return {
@@ -43,7 +43,7 @@ export function explainStep(run: Run, index: number, options: ExplainOptions): T
     part: step.part,
     text: sentence(step),
     outcome,
-    sums: outcome.status === "drawn" ? step.formulas.map((f) => explain(f.text, f.tree, f.kind, run.plan.scope, run.frame, options)) : [],
+    sums: outcome.status === "drawn" ? step.formulas.map((f) => explain(f.text, f.tree, f.kind, plan.scope, run.frame, options)) : [],
     dependsOn: step.dependsOn,
     why: source.why ?? [],
     watch: source.watch ?? [],
@@ -52,6 +52,6 @@ export function explainStep(run: Run, index: number, options: ExplainOptions): T
 }
 
 /** The whole trace. */
-export function traceOf(run: Run, options: ExplainOptions): TraceEntry[] {
-  return run.plan.steps.map((_, i) => explainStep(run, i, options));
+export function traceOf(plan: Plan, run: Run, options: ExplainOptions): TraceEntry[] {
+  return plan.steps.map((_, i) => explainStep(plan, run, i, options));
 }

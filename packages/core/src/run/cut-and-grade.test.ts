@@ -3,7 +3,7 @@ import { pathLength, endOf, startOf } from "../geometry/path.js";
 import { printNotation } from "../system/notation/print.js";
 import { readNotation } from "../system/notation/read.js";
 import { loadSystem } from "../plan/load.js";
-import { type Run, run } from "./run.js";
+import { runWithPlan as run, type RunWithPlan as Run } from "../test/run-with-plan.js";
 
 const HEAD = `system "Try"
   garment block · unit in

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { printNotation } from "../system/notation/print.js";
 import { readNotation } from "../system/notation/read.js";
 import { loadSystem } from "../plan/load.js";
-import { run, type Run } from "./run.js";
+import { runWithPlan as run, type RunWithPlan as Run } from "../test/run-with-plan.js";
 
 const HEAD = `system "Try"
   garment block · unit cm

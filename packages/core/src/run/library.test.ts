@@ -5,7 +5,7 @@ import { readNotation } from "../system/notation/read.js";
 import { statementsOf } from "../system/model.js";
 import { runToJson } from "../report/json.js";
 import type { Plan } from "../plan/plan.js";
-import { type Run, run } from "./run.js";
+import { runWithPlan as run, type RunWithPlan as Run } from "../test/run-with-plan.js";
 import { sampleBody } from "./sample.js";
 import { readShelf } from "../test/shelf.js";
 
@@ -41,7 +41,7 @@ describe.each(library)("$slug", ({ source, examples, plan, problems }) => {
   });
 
   it.each(examples)("agrees with the worked example: $name", ({ measurements, settings, points, values }) => {
-    const json = runToJson(run(plan, measurements, settings), "worked");
+    const json = runToJson(plan, run(plan, measurements, settings), "worked");
     for (const board of new Set(Object.keys(points).map(boardOf))) {
       const list = Object.entries(points).filter(([id]) => boardOf(id) === board);
       const got = list.map(([id]) => json.points[id]);

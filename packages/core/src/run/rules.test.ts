@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { Given } from "./inputs.js";
 import { runToJson } from "../report/json.js";
 import { loadSystem } from "../plan/load.js";
-import { type Run, run } from "./run.js";
+import { runWithPlan as run, type RunWithPlan as Run } from "../test/run-with-plan.js";
 
 const HEAD = `system "Try"
   garment block · unit in
@@ -129,7 +129,8 @@ describe("measuring the drawing in a formula", () => {
   });
 
   it("an angle is given out in degrees", () => {
-    const json = runToJson(draft(`${BASE}value lean angle = angle(#A0, #A2)\nvalue corner angle = atan2(3, 4)\n`), "try");
+    const made = draft(`${BASE}value lean angle = angle(#A0, #A2)\nvalue corner angle = atan2(3, 4)\n`);
+    const json = runToJson(made.plan, made, "try");
     // The angles of a 3-4-5 triangle: arctan 3/4 (from memory, any table of tangents).
     expect(json.values["lean"]).toBeCloseTo(36.8699, 4);
     expect(json.values["corner"]).toBeCloseTo(36.8699, 4);

@@ -5,12 +5,14 @@ import { cubicLength } from "../geometry/cubic-length.js";
 import { stepDimension } from "../report/dimension.js";
 import { runToJson } from "../report/json.js";
 import { loadSystem } from "../plan/load.js";
+import { readShelf } from "../test/shelf.js";
 import { run } from "./run.js";
 import { sampleBody } from "./sample.js";
 import { explainStep, stepName, traceOf } from "../report/trace.js";
 
 const source = readFileSync(new URL("../../../../systems/08-menswear-flat-shirt-block.lodrin", import.meta.url), "utf8");
 const shirt = loadSystem(source).plan;
+const library = readShelf();
 
 /** The worked example of the flat shirt block: a body in centimetres and its points in mm, worked out by hand. */
 const BODY = { chest: 104, neck: 41, scye_depth: 25, back_waist: 45, half_back: 20.6, garment_length: 77, shoulder_length: 16.2 };
@@ -50,7 +52,7 @@ const BY_HAND: Record<string, [number, number]> = {
 
 describe("the flat shirt block on the worked body", () => {
   const drafted = run(shirt, BODY);
-  const json = runToJson(drafted, "08");
+  const json = runToJson(shirt, drafted, "08");
 
   it("places every point where the hand-worked example has it", () => {
     expect(Object.keys(json.points)).toHaveLength(Object.keys(BY_HAND).length);
@@ -99,7 +101,7 @@ describe("the flat shirt block on the worked body", () => {
   });
 
   it("explains every step in this body's numbers", () => {
-    const step = traceOf(drafted, { unit: "cm", mark: "1mm" }).find((t) => t.step === "shoulder_drop");
+    const step = traceOf(shirt, drafted, { unit: "cm", mark: "1mm" }).find((t) => t.step === "shoulder_drop");
     expect(step?.sums[0]).toMatchObject({ rule: "scye_depth/slope_div - slope_less", sums: ["25 ÷ 8 − 0.3", "3.125 − 0.3"] });
     expect(step?.sums[0]?.reading?.replace("\u00a0", " ")).toBe("2.8 cm");
     const fifth = json.trace.find((t) => t.step === "#5");
@@ -108,10 +110,10 @@ describe("the flat shirt block on the worked body", () => {
 
   it("knows what a step measured and from where", () => {
     const index = shirt.steps.findIndex((s) => stepName(s) === "#2");
-    expect(stepDimension(drafted, index)).toEqual({ from: { x: 0, y: 30 }, to: { x: 0, y: 320 }, mm: 290 });
+    expect(stepDimension(shirt, drafted, index)).toEqual({ from: { x: 0, y: 30 }, to: { x: 0, y: 320 }, mm: 290 });
     const armhole = shirt.steps.findIndex((s) => stepName(s) === "armhole");
     const path = drafted.frame.paths[shirt.scope.paths.get("armhole") ?? -1];
-    expect(stepDimension(drafted, armhole).mm).toBeCloseTo(path?.parts.reduce((sum, c) => sum + cubicLength(c), 0) ?? 0, 9);
+    expect(stepDimension(shirt, drafted, armhole).mm).toBeCloseTo(path?.parts.reduce((sum, c) => sum + cubicLength(c), 0) ?? 0, 9);
   });
 });
 
@@ -126,15 +128,15 @@ describe("settings, choices and units", () => {
   it("tape strings, numbers and the other unit give the same draft", () => {
     const inches = Object.fromEntries(Object.entries(BODY).map(([k, v]) => [k, `${v / 2.54} in`]));
     const strings = Object.fromEntries(Object.entries(BODY).map(([k, v]) => [k, `${v}`.replace(".", ",")]));
-    const want = runToJson(run(shirt, BODY), "x").points;
+    const want = runToJson(shirt, run(shirt, BODY), "x").points;
     for (const given of [inches, strings]) {
-      for (const [id, p] of Object.entries(runToJson(run(shirt, given), "x").points)) {
+      for (const [id, p] of Object.entries(runToJson(shirt, run(shirt, given), "x").points)) {
         expect(p.x).toBeCloseTo(want[id]?.x ?? Number.NaN, 6);
         expect(p.y).toBeCloseTo(want[id]?.y ?? Number.NaN, 6);
       }
     }
     const bare = Object.fromEntries(Object.entries(BODY).map(([k, v]) => [k, `${v / 2.54}`]));
-    expect(runToJson(run(shirt, bare, {}, "in"), "x").points["8"]?.x).toBeCloseTo(325, 6);
+    expect(runToJson(shirt, run(shirt, bare, {}, "in"), "x").points["8"]?.x).toBeCloseTo(325, 6);
   });
 
   it("allowances go outside every edge but the fold", () => {
@@ -161,7 +163,7 @@ describe("settings, choices and units", () => {
   it("figures outside an author's range are warned of, not changed", () => {
     const wide = run(shirt, { ...BODY, chest: 190 }, { rise: "9" });
     expect(wide.warnings.map((w) => w.key)).toEqual(["chest", "rise"]);
-    expect(runToJson(wide, "x").values["width"]).toBeCloseTo(540, 9);
+    expect(runToJson(shirt, wide, "x").values["width"]).toBeCloseTo(540, 9);
   });
 });
 
@@ -175,6 +177,7 @@ describe("a body that is not whole, or not of this world", () => {
     expect(status("#9")).toBe("failed");
     expect(status("#15")).toBe("drawn");
     const why = explainStep(
+      shirt,
       partial,
       shirt.steps.findIndex((s) => stepName(s) === "#10"),
       { unit: "cm", mark: "1mm" },
@@ -204,11 +207,20 @@ describe("a body that is not whole, or not of this world", () => {
     const none = run(shirt, {});
     expect(none.missing).toHaveLength(6);
     expect(none.pieces).toEqual([]);
-    expect(runToJson(none, "x").trace).toHaveLength(shirt.steps.length);
+    expect(runToJson(shirt, none, "x").trace).toHaveLength(shirt.steps.length);
   });
 
   it("the sample body is drawn whole", () => {
     expect(run(shirt, sampleBody(shirt)).missing).toEqual([]);
+  });
+});
+
+describe("a run is plain data", () => {
+  it("can be posted to a worker and comes out the same, shapings, pieces and all", () => {
+    for (const { plan, examples } of library) {
+      const drafted = run(plan, examples[0]?.measurements ?? {}, examples[0]?.settings ?? {});
+      expect(structuredClone(drafted)).toEqual(drafted);
+    }
   });
 });
 
@@ -237,7 +249,7 @@ describe("over many bodies", () => {
   it("a run depends on nothing but what it is given", () => {
     fc.assert(
       fc.property(body, (given) => {
-        expect(runToJson(run(shirt, given), "x")).toEqual(runToJson(run(shirt, given), "x"));
+        expect(runToJson(shirt, run(shirt, given), "x")).toEqual(runToJson(shirt, run(shirt, given), "x"));
       }),
       { numRuns: 10 },
     );

@@ -25,9 +25,13 @@ export interface Warning {
   readonly text: string;
 }
 
-/** One body drafted by one system. Plain data; the frame holds values, points and paths by the plan's indices. */
+/**
+ * One body drafted by one system. Plain data, so that it can be posted to a worker or kept; the frame holds values, points
+ * and paths by the indices of the plan it was made with, which stays where it was compiled.
+ */
 export interface Run {
-  readonly plan: Plan;
+  readonly title: string;
+  readonly unit: HomeUnit;
   readonly inputs: Inputs;
   readonly frame: Frame;
   readonly outcomes: readonly StepOutcome[];
@@ -62,7 +66,20 @@ export function run(plan: Plan, measurements: Given, settings: Given = {}, writt
   const pieces = shapings[shapings.length - 1]?.after ?? drafted;
   if (pieces !== drafted) edgesAsShaped(plan, frame, pieces);
   const checks = runChecks(plan, frame, pieces);
-  return { plan, inputs, frame, outcomes, missing, drafted, shapings, pieces, checks, warnings: warningsOf(plan, frame, inputs.problems) };
+  const { title, unit } = plan.system;
+  return {
+    title,
+    unit,
+    inputs,
+    frame,
+    outcomes,
+    missing,
+    drafted,
+    shapings,
+    pieces,
+    checks,
+    warnings: warningsOf(plan, frame, inputs.problems),
+  };
 }
 
 /** Checks measure the edges of the pieces as they are cut. */

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { loadSystem } from "../plan/load.js";
-import { run, type Run } from "../run/run.js";
+import { runWithPlan as run, type RunWithPlan as Run } from "../test/run-with-plan.js";
 import { closingAngle, type Dart, dartOf } from "../geometry/dart.js";
 import { selfCrossing } from "../geometry/ring.js";
 import type { PieceResult } from "../piece/piece.js";
@@ -102,9 +102,9 @@ describe("closing a dart and opening it elsewhere", () => {
     expect(Math.abs(closingAngle(moved as Dart))).toBeCloseTo(whole / 2, 9);
     expect(Math.abs(closingAngle(old as Dart, { x: 140, y: 200 }))).toBeCloseTo(whole / 2, 9);
     const full = shaped("shape close side_dart in Front about A8, open from A6");
-    const watched = shapePartly(full.shapings[0] as Run["shapings"][number], full.frame, 0.5);
+    const watched = shapePartly(full.plan, full.shapings[0] as Run["shapings"][number], full.frame, 0.5);
     expect(watched[0]?.net.length).toBeGreaterThan(5);
-    expect(shapePartly(full.shapings[0] as Run["shapings"][number], full.frame, 0)).toBe(full.drafted);
+    expect(shapePartly(full.plan, full.shapings[0] as Run["shapings"][number], full.frame, 0)).toBe(full.drafted);
   });
 
   it("closes for good when it is turned about a point of the outline", () => {

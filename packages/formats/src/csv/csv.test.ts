@@ -13,7 +13,7 @@ const rowsOf = (text: string): Record<string, string>[] => Papa.parse<Record<str
 
 describe("tables of a run", () => {
   it("every point once, where the hand-worked example has it", () => {
-    const rows = rowsOf(pointsCsv(drafted));
+    const rows = rowsOf(pointsCsv(plan, drafted));
     expect(new Set(rows.map((r) => r["point"])).size).toBe(rows.length);
     expect(rows.find((r) => r["point"] === "12")).toEqual({ point: "12", board: "M", across_mm: "256", down_mm: "175" });
     expect(rows.find((r) => r["point"] === "18")).toMatchObject({ across_mm: "0", down_mm: "92" });

@@ -1,11 +1,11 @@
-import { pointText, type Run, tapeText } from "@lodrin/core";
+import { type Plan, pointText, type Run, tapeText } from "@lodrin/core";
 import Papa from "papaparse";
 
 const mm = (value: number): number => Math.round(value * 1e3) / 1e3 + 0;
 
 /** The points of a run, a line each: `point,board,across_mm,down_mm`. */
-export function pointsCsv(run: Run): string {
-  const rows = run.plan.steps.flatMap(({ source, board, target }) => {
+export function pointsCsv(plan: Plan, run: Run): string {
+  const rows = plan.steps.flatMap(({ source, board, target }) => {
     const at = source.is === "point" ? run.frame.points[target] : undefined;
     return source.is === "point" && at
       ? [{ point: pointText(source.id).replace("#", ""), board, across_mm: mm(at.x), down_mm: mm(at.y) }]
@@ -17,7 +17,7 @@ export function pointsCsv(run: Run): string {
 
 /** The edges of every piece, a line each: `piece,edge,length_mm,tape,allowance_mm,finish`. Lengths of the sewing line. */
 export function seamsCsv(run: Run): string {
-  const { unit } = run.plan.system;
+  const { unit } = run;
   return csv(
     run.pieces.flatMap((piece) =>
       piece.edges.map((edge) => ({

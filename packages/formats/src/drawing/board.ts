@@ -1,21 +1,33 @@
-import { boundsOf, flatten, growBounds, layBoards, type Path, type Point, pointText, type Run, shiftPath, svgData } from "@lodrin/core";
+import {
+  boundsOf,
+  flatten,
+  growBounds,
+  layBoards,
+  type Path,
+  type Plan,
+  type Point,
+  pointText,
+  type Run,
+  shiftPath,
+  svgData,
+} from "@lodrin/core";
 import type { Drawing, Mark } from "./mark.js";
 
 /** The construction as drafted: points with their numbers, level lines and curves of one board, or of all side by side. */
-export function drawBoard(run: Run, board?: string): Drawing {
-  const laid = layBoards(run);
+export function drawBoard(plan: Plan, run: Run, board?: string): Drawing {
+  const laid = layBoards(plan, run);
   const marks: Mark[] = [];
-  run.plan.steps.forEach((step, i) => {
+  plan.steps.forEach((step, i) => {
     if (run.outcomes[i]?.status !== "drawn" || (board !== undefined && step.board !== board)) return;
     const dx = board === undefined ? (laid.get(step.board)?.dx ?? 0) : 0;
     if (step.source.is === "path") marks.push(...pathMarks(run.frame.paths[step.target], step.source, dx));
     else if (step.source.is === "point") marks.push(...pointMarks(run.frame.points[step.target], step.source.id, dx));
   });
   const bounds = boundsOf(marks.flatMap((m) => (m.kind === "stroke" ? m.places : [m.at]))) ?? { minX: 0, minY: 0, maxX: 10, maxY: 10 };
-  return { title: run.plan.system.title, bounds: growBounds(bounds, 15), marks };
+  return { title: run.title, bounds: growBounds(bounds, 15), marks };
 }
 
-function pathMarks(drawn: Path | undefined, source: Extract<Run["plan"]["steps"][number]["source"], { is: "path" }>, dx: number): Mark[] {
+function pathMarks(drawn: Path | undefined, source: Extract<Plan["steps"][number]["source"], { is: "path" }>, dx: number): Mark[] {
   if (!drawn) return [];
   const path = shiftPath(drawn, dx, 0);
   const places = flatten(path);

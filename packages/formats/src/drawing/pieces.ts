@@ -44,7 +44,7 @@ export function drawPieces(run: Run, keys?: readonly string[]): Drawing {
   const pieces = keys ? run.pieces.filter((p) => keys.includes(p.key)) : run.pieces;
   const marks = layPieces(pieces).flatMap((laid) => drawPiece(laid));
   const bounds = boundsOf(marks.flatMap((m) => (m.kind === "stroke" ? m.places : [m.at]))) ?? { minX: 0, minY: 0, maxX: 10, maxY: 10 };
-  return { title: run.plan.system.title, bounds: growBounds(bounds, EDGE_MM), marks };
+  return { title: run.title, bounds: growBounds(bounds, EDGE_MM), marks };
 }
 
 function drawPiece({ piece, dx, dy }: LaidPiece): Mark[] {

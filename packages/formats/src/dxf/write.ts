@@ -13,7 +13,7 @@ export function writeDxf(run: Run): string {
   const names = blockNames(run.pieces);
   const blocks = run.pieces.flatMap((piece, i) => block(names[i] as string, pieceGroups(piece)));
   const inserts = laid.flatMap(({ dx, dy }, i) => insert(names[i] as string, { x: dx, y: dy }));
-  const style = [`Style name: ${run.plan.system.title}`, "Units: METRIC", "Author: Lodrin"].flatMap((text, i) =>
+  const style = [`Style name: ${run.title}`, "Units: METRIC", "Author: Lodrin"].flatMap((text, i) =>
     words(DXF_LAYER.text, { x: 0, y: -10 - i * 10 }, text),
   );
   const groups: Group[] = [

@@ -1,4 +1,4 @@
-import { measurementName, type Run, type TapeMark, tapeText, type HomeUnit, type TraceEntry, traceOf } from "@lodrin/core";
+import { measurementName, type Plan, type Run, type TapeMark, tapeText, type HomeUnit, type TraceEntry, traceOf } from "@lodrin/core";
 import PDFDocument from "pdfkit";
 import { collect } from "./collect.js";
 import { setFractions } from "./figures.js";
@@ -17,7 +17,7 @@ const QUIET = "#555555";
 const ACCENT = "#a03b12";
 
 /** Every step with its sums worked out in this body's numbers, as a PDF to lie beside the paper. */
-export async function writeHandoutPdf(run: Run, facts: PrintFacts, options: HandoutOptions): Promise<Buffer> {
+export async function writeHandoutPdf(plan: Plan, run: Run, facts: PrintFacts, options: HandoutOptions): Promise<Buffer> {
   const doc = new PDFDocument({
     size: options.paper,
     margins: { top: 48, bottom: 54, left: 54, right: 48 },
@@ -25,9 +25,9 @@ export async function writeHandoutPdf(run: Run, facts: PrintFacts, options: Hand
   });
   doc.registerFont("text", FONTS.text);
   doc.registerFont("strong", FONTS.strong);
-  heading(doc, run, facts, options);
+  heading(doc, plan, run, facts, options);
   let part: string | undefined;
-  for (const entry of traceOf(run, options)) {
+  for (const entry of traceOf(plan, run, options)) {
     if (entry.part !== part && entry.part !== undefined)
       doc.moveDown(0.7).font("strong").fontSize(13).fillColor(ACCENT).text(entry.part).moveDown(0.2);
     part = entry.part;
@@ -37,11 +37,11 @@ export async function writeHandoutPdf(run: Run, facts: PrintFacts, options: Hand
   return collect(doc);
 }
 
-function heading(doc: PDFKit.PDFDocument, run: Run, facts: PrintFacts, options: HandoutOptions): void {
+function heading(doc: PDFKit.PDFDocument, plan: Plan, run: Run, facts: PrintFacts, options: HandoutOptions): void {
   doc.font("strong").fontSize(19).fillColor(INK).text(facts.title);
   for (const line of facts.lines) doc.font("text").fontSize(10).fillColor(QUIET).text(setFractions(line));
   doc.moveDown(0.5).font("strong").fontSize(11).fillColor(INK).text("Measurements");
-  const figures = run.plan.measures.flatMap((m) => {
+  const figures = plan.measures.flatMap((m) => {
     const mm = run.frame.slots[m.slot] as number;
     if (!Number.isFinite(mm)) return [];
     return [`${measurementName(m.source.key)} ${m.source.kind === "number" ? mm : tapeText(mm, options.unit, options.mark)}`];
@@ -50,7 +50,7 @@ function heading(doc: PDFKit.PDFDocument, run: Run, facts: PrintFacts, options: 
     .font("text")
     .fontSize(10)
     .text(setFractions(figures.join("  ·  ")));
-  for (const s of run.plan.system.statements) if (s.is === "caution") doc.moveDown(0.15).fontSize(9).fillColor(QUIET).text(s.text);
+  for (const s of plan.system.statements) if (s.is === "caution") doc.moveDown(0.15).fontSize(9).fillColor(QUIET).text(s.text);
 }
 
 function step(doc: PDFKit.PDFDocument, entry: TraceEntry): void {

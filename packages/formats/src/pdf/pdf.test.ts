@@ -105,7 +105,7 @@ describe("the tiled PDF, read by poppler", async () => {
 });
 
 describe("the handout", async () => {
-  const words = text(await writeHandoutPdf(drafted, facts, { unit: "cm", mark: "1mm", paper: "A4" }));
+  const words = text(await writeHandoutPdf(plan, drafted, facts, { unit: "cm", mark: "1mm", paper: "A4" }));
 
   it("has every step with its sum worked out and its tape reading", () => {
     expect(words).toContain("Down from 1 the back waist length");
@@ -116,12 +116,12 @@ describe("the handout", async () => {
   });
 
   it("in inches, with true fractions", async () => {
-    const inches = text(await writeHandoutPdf(drafted, facts, { unit: "in", mark: "1/8in", paper: "LETTER" }));
+    const inches = text(await writeHandoutPdf(plan, drafted, facts, { unit: "in", mark: "1/8in", paper: "LETTER" }));
     expect(inches).toMatch(/tape: 12¾/);
   });
 
   it("says what could not be drawn", async () => {
-    const partial = text(await writeHandoutPdf(run(plan, { chest: 104 }), facts, { unit: "cm", mark: "1mm", paper: "A4" }));
+    const partial = text(await writeHandoutPdf(plan, run(plan, { chest: 104 }), facts, { unit: "cm", mark: "1mm", paper: "A4" }));
     expect(partial).toContain("Not drawn. The measurement scye_depth is missing.");
   });
 });

@@ -1,4 +1,4 @@
-import { defaultMark, loadSystem, run, type Run, runToJson } from "@lodrin/core";
+import { defaultMark, loadSystem, type Plan, run, type Run, runToJson } from "@lodrin/core";
 import { drawBoard, drawPieces, PAPER_KEYS, type PaperKey, pointsCsv, seamsCsv, writeAnswers, writeDxf, writeSvg } from "@lodrin/formats";
 import { type PrintFacts, writeHandoutPdf, writeTiledPdf } from "@lodrin/formats/pdf";
 import { Type } from "@sinclair/typebox";
@@ -23,31 +23,36 @@ const Query = Type.Object(
 type Wanted = { paper: PaperKey; what: "pieces" | "board"; unit: "in" | "cm" };
 
 /** A file made from a kept draft: its type, and its bytes. */
-type Maker = (drafted: Run, row: DraftRow, wanted: Wanted) => Promise<{ type: string; body: Buffer | string }>;
+interface Made {
+  readonly plan: Plan;
+  readonly drafted: Run;
+}
 
-const drawing = (drafted: Run, wanted: Wanted): ReturnType<typeof drawPieces> =>
-  wanted.what === "board" ? drawBoard(drafted) : drawPieces(drafted);
+type Maker = (made: Made, row: DraftRow, wanted: Wanted) => Promise<{ type: string; body: Buffer | string }>;
+
+const drawing = ({ plan, drafted }: Made, wanted: Wanted): ReturnType<typeof drawPieces> =>
+  wanted.what === "board" ? drawBoard(plan, drafted) : drawPieces(drafted);
 
 const MAKERS: Readonly<Record<string, Maker>> = {
-  "pattern.pdf": async (drafted, row, wanted) => ({
+  "pattern.pdf": async (made, row, wanted) => ({
     type: "application/pdf",
-    body: await writeTiledPdf(drawing(drafted, wanted), wanted.paper, factsOf(row)),
+    body: await writeTiledPdf(drawing(made, wanted), wanted.paper, factsOf(row)),
   }),
-  "handout.pdf": async (drafted, row, wanted) => ({
+  "handout.pdf": async (made, row, wanted) => ({
     type: "application/pdf",
-    body: await writeHandoutPdf(drafted, factsOf(row), {
+    body: await writeHandoutPdf(made.plan, made.drafted, factsOf(row), {
       unit: wanted.unit,
-      mark: wanted.unit === drafted.plan.system.unit ? drafted.plan.system.tape : defaultMark(wanted.unit),
+      mark: wanted.unit === made.plan.system.unit ? made.plan.system.tape : defaultMark(wanted.unit),
       paper: wanted.paper === "Letter" ? "LETTER" : "A4",
     }),
   }),
-  "pattern.svg": (drafted, _, wanted) => Promise.resolve({ type: "image/svg+xml", body: writeSvg(drawing(drafted, wanted)) }),
-  "pattern.dxf": (drafted) => Promise.resolve({ type: "image/vnd.dxf", body: writeDxf(drafted) }),
-  "points.csv": (drafted) => Promise.resolve({ type: "text/csv", body: pointsCsv(drafted) }),
-  "seams.csv": (drafted) => Promise.resolve({ type: "text/csv", body: seamsCsv(drafted) }),
+  "pattern.svg": (made, _, wanted) => Promise.resolve({ type: "image/svg+xml", body: writeSvg(drawing(made, wanted)) }),
+  "pattern.dxf": ({ drafted }) => Promise.resolve({ type: "image/vnd.dxf", body: writeDxf(drafted) }),
+  "points.csv": ({ plan, drafted }) => Promise.resolve({ type: "text/csv", body: pointsCsv(plan, drafted) }),
+  "seams.csv": ({ drafted }) => Promise.resolve({ type: "text/csv", body: seamsCsv(drafted) }),
   "answers.csv": (_, row) => Promise.resolve({ type: "text/csv", body: writeAnswers(row) }),
-  "run.json": (drafted, row) =>
-    Promise.resolve({ type: "application/json", body: JSON.stringify(runToJson(drafted, row.system?.slug ?? ""), null, 1) }),
+  "run.json": ({ plan, drafted }, row) =>
+    Promise.resolve({ type: "application/json", body: JSON.stringify(runToJson(plan, drafted, row.system?.slug ?? ""), null, 1) }),
 };
 
 /** The files of a kept draft: tiled PDF, handout PDF, SVG, DXF, tables and JSON. */
@@ -60,8 +65,9 @@ export function draftFiles(router: Router, knex: Knex): void {
     if (!maker) throw new ProblemError(404, "No such file", `There are: ${Object.keys(MAKERS).join(", ")}.`);
     const row = await new Owned(knex, accountId).draft(request.params.id);
     const { paper = "A4", what = "pieces", unit = row.unit } = request.query as Partial<Wanted>;
-    const drafted = run(loadSystem(row.system?.notation ?? "", row.system?.bases).plan, row.measurements, row.settings, row.unit);
-    send(response, await maker(drafted, row, { paper, what, unit }), `${fileName(row.name)}-${request.params.file}`);
+    const { plan } = loadSystem(row.system?.notation ?? "", row.system?.bases);
+    const drafted = run(plan, row.measurements, row.settings, row.unit);
+    send(response, await maker({ plan, drafted }, row, { paper, what, unit }), `${fileName(row.name)}-${request.params.file}`);
   });
 }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type CheckStatus, type HomeUnit, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
+import { type CheckStatus, type HomeUnit, type Plan, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
 import { watchDebounced } from "@vueuse/core";
 import { computed, shallowRef, watch } from "vue";
 import DimensionMark from "./DimensionMark.vue";
@@ -13,6 +13,7 @@ import { toScreen } from "./view.js";
 
 /** The board as drafted up to the current step: what is earlier is quiet, what is later is not there yet. */
 const props = defineProps<{
+  plan: Plan;
   run: Run;
   /** Another draft of the same system, laid over this one. */
   ghost: Run | undefined;
@@ -23,7 +24,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ go: [step: number] }>();
 
-const scene = computed(() => sceneOf(props.run));
+const scene = computed(() => sceneOf(props.plan, props.run));
 const { width, height, view, ruled, fit, zoomBy } = usePaper(
   computed(() => scene.value.bounds),
   () => props.unit,
@@ -34,7 +35,7 @@ defineExpose({ fit, zoomBy });
 const ghostly = computed(() => {
   if (!props.ghost) return "";
   const here = new Set(scene.value.paths.map((p) => p.data));
-  return sceneOf(props.ghost, scene.value.boards)
+  return sceneOf(props.plan, props.ghost, scene.value.boards)
     .paths.filter((p) => !here.has(p.data))
     .map((p) => p.data)
     .join("");
@@ -47,7 +48,7 @@ const courses = computed(() =>
     .map((c) => c.data)
     .join(""),
 );
-const planned = computed(() => props.run.plan.steps[props.step]);
+const planned = computed(() => props.plan.steps[props.step]);
 const leaning = computed(() => new Set(planned.value?.dependsOn.points));
 const leaningPaths = computed(() => new Set(planned.value?.dependsOn.paths));
 const current = computed(() => points.value.find((p) => p.step === props.step));
@@ -88,7 +89,7 @@ const laid = (p: { x: number; y: number }): { x: number; y: number } => ({
   y: p.y,
 });
 const dimension = computed(() => {
-  const d = stepDimension(props.run, props.step);
+  const d = stepDimension(props.plan, props.run, props.step);
   if (!d.from || !d.to || d.mm === undefined) return undefined;
   return { a: toScreen(view.value, laid(d.from)), b: toScreen(view.value, laid(d.to)), text: tapeText(d.mm, props.unit) };
 });
@@ -132,7 +133,7 @@ function setNumbers(): void {
   sides.value = new Map(set.map((l) => [l.id, { x: l.x - (at.get(l.id)?.x ?? 0), y: l.y - (at.get(l.id)?.y ?? 0) }]));
 }
 // By what the sources hold: a shallow ref given as it is would set the numbers anew at every run.
-watch([() => props.step, () => view.value, () => props.run.plan], setNumbers, { immediate: true });
+watch([() => props.step, () => view.value, () => props.plan], setNumbers, { immediate: true });
 watchDebounced(scene, setNumbers, { debounce: RESTS_MS });
 const labels = computed(() =>
   spots.value.flatMap((p) => {

@@ -6,6 +6,7 @@ import {
   type LaidBoard,
   layBoards,
   type Path,
+  type Plan,
   type Point,
   pointText,
   type Run,
@@ -52,18 +53,18 @@ export interface Scene {
 const EMPTY: Bounds = { minX: 0, minY: 0, maxX: 400, maxY: 600 };
 
 /** The scene of a run. `boards` tells where its boards lie when it is laid over another. */
-export function sceneOf(run: Run, boards: ReadonlyMap<string, LaidBoard> = layBoards(run)): Scene {
+export function sceneOf(plan: Plan, run: Run, boards: ReadonlyMap<string, LaidBoard> = layBoards(plan, run)): Scene {
   const points: ScenePoint[] = [];
   const paths: ScenePath[] = [];
   const courses: SceneCourse[] = [];
-  run.plan.steps.forEach(({ source, board, target }, step) => {
+  plan.steps.forEach(({ source, board, target }, step) => {
     if (run.outcomes[step]?.status !== "drawn") return;
     const { dx = 0 } = boards.get(board) ?? {};
     const lay = (p: Point): Point => ({ x: p.x + dx, y: p.y });
     if (source.is === "point") {
       const at = run.frame.points[target];
       if (at) points.push({ step, id: source.id, name: pointText(source.id).replace("#", ""), at: lay(at) });
-      const { from, to } = stepDimension(run, step);
+      const { from, to } = stepDimension(plan, run, step);
       if (VERBS.get(source.verb)?.course && from && to) courses.push({ step, data: `M${lay(from).x} ${from.y}L${lay(to).x} ${to.y}` });
     } else if (source.is === "path") {
       const path = run.frame.paths[target];
@@ -79,7 +80,7 @@ export function sceneOf(run: Run, boards: ReadonlyMap<string, LaidBoard> = layBo
   return { points, paths, courses, boards, bounds: bounds ? growBounds(bounds, 20) : EMPTY };
 }
 
-function scenePath(path: Path, step: number, source: Extract<Run["plan"]["steps"][number]["source"], { is: "path" }>): ScenePath {
+function scenePath(path: Path, step: number, source: Extract<Plan["steps"][number]["source"], { is: "path" }>): ScenePath {
   const kind = source.shape === "level" ? "level" : source.shape === "line" ? "construction" : "curve";
   return {
     step,

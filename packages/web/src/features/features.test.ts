@@ -67,7 +67,7 @@ describe("checks in words", () => {
 });
 
 describe("the scene on the paper", () => {
-  const scene = sceneOf(drafted);
+  const scene = sceneOf(plan, drafted);
 
   it("has every point and path at its step, inside its bounds", () => {
     expect(scene.points).toHaveLength(31);
@@ -81,7 +81,7 @@ describe("the scene on the paper", () => {
   });
 
   it("of no body is empty, and still a sheet", () => {
-    const empty = sceneOf(run(plan, {}));
+    const empty = sceneOf(plan, run(plan, {}));
     expect(empty.points.map((p) => p.id)).toEqual(["0", "1", "B0", "B1"].filter((id) => empty.points.some((p) => p.id === id)));
     expect(empty.bounds.maxX).toBeGreaterThan(empty.bounds.minX);
   });

@@ -35,9 +35,9 @@ const { autosave, system } = props.open;
 const { plan } = system.loaded;
 const { local, state, savedAt, why } = autosave;
 const { run, unit, mark, step, last, tape, playing, go, play } = useDrafting(props.open);
-const drafted = { run };
-const shaping = useShaping(run);
-const { trial, ghost } = useGhost(run, autosave);
+const drafted = { plan, run };
+const shaping = useShaping(plan, run);
+const { trial, ghost } = useGhost(plan, run, autosave);
 /** What is laid over is seen on the construction. */
 watch(trial, (on) => on && (pieces.value = false));
 
@@ -67,7 +67,7 @@ const misses = computed(() => run.value.checks.filter((c) => c.status !== "pass"
 function onPaper(check: CheckResult, at: { x: number; y: number }): { x: number; y: number } {
   const source = plan.checks.find((c) => c.source.title === check.name)?.source;
   const board = plan.steps.find((s) => s.source.is === "point" && s.source.id === source?.at)?.board;
-  return { x: at.x + (layBoards(run.value).get(board ?? "")?.dx ?? 0), y: at.y };
+  return { x: at.x + (layBoards(plan, run.value).get(board ?? "")?.dx ?? 0), y: at.y };
 }
 const marks = computed(() => {
   const failing = run.value.checks.filter((c) => c.status === "fail" && c.at && c.edges.length === 0 && c.board === undefined);
@@ -177,6 +177,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
       v-if="pieces && walking.length === 0 && shaping.stages.value.length > 0"
       v-model="shaping.share.value"
       class="handout"
+      :plan="plan"
       :stages="shaping.stages.value"
       :stage="shaping.stage.value"
       @go="shaping.go"
@@ -196,6 +197,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
       <BoardPaper
         v-else-if="!pieces"
         ref="paper"
+        :plan="plan"
         :run="run"
         :ghost="ghost?.run"
         :step="step"

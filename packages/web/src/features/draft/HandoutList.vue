@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { HomeUnit, Run, TapeMark } from "@lodrin/core";
+import type { HomeUnit, Plan, Run, TapeMark } from "@lodrin/core";
 import { refDebounced, useIntersectionObserver } from "@vueuse/core";
 import { computed, nextTick, type Ref, shallowRef, useTemplateRef, watch } from "vue";
 import HandoutStep from "./HandoutStep.vue";
@@ -8,15 +8,19 @@ import HandoutStep from "./HandoutStep.vue";
  * The system as a teacher would hand it out: headings, numbered sentences, the current step open. It is given where the run
  * is kept, not the run, so that a new run reaches only the rows that show it.
  */
-const props = defineProps<{ draft: { readonly run: Readonly<Ref<Run>> }; unit: HomeUnit; mark: TapeMark; step: number }>();
+const props = defineProps<{
+  draft: { readonly plan: Plan; readonly run: Readonly<Ref<Run>> };
+  unit: HomeUnit;
+  mark: TapeMark;
+  step: number;
+}>();
 defineEmits<{ go: [step: number] }>();
 
 const list = useTemplateRef<HTMLElement>("list");
 const rows = useTemplateRef<HTMLElement[]>("rows");
-const plan = computed(() => props.draft.run.value.plan);
 const groups = computed(() => {
   const out: { title: string | undefined; steps: number[] }[] = [];
-  plan.value.steps.forEach(({ part }, index) => {
+  props.draft.plan.steps.forEach(({ part }, index) => {
     const group = out[out.length - 1];
     if (group && group.title === part) group.steps.push(index);
     else out.push({ title: part, steps: [index] });
@@ -69,6 +73,7 @@ watch(
       <ol>
         <li v-for="index in group.steps" :key="index" ref="rows" :data-step="index">
           <HandoutStep
+            :plan="draft.plan"
             :source="sourceFor(index)"
             :index="index"
             :unit="unit"

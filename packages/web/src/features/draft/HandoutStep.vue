@@ -1,13 +1,20 @@
 <script setup lang="ts">
-import { type Explained, explainStep, type HomeUnit, type Run, type TapeMark } from "@lodrin/core";
+import { type Explained, explainStep, type HomeUnit, type Plan, type Run, type TapeMark } from "@lodrin/core";
 import { computed, type Ref } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 
 /** One step of the handout. Open when it is the one being done: the rule, the rule in this body's numbers, the result large. */
-const props = defineProps<{ source: Readonly<Ref<Run>>; index: number; unit: HomeUnit; mark: TapeMark; state: "done" | "now" | "later" }>();
+const props = defineProps<{
+  plan: Plan;
+  source: Readonly<Ref<Run>>;
+  index: number;
+  unit: HomeUnit;
+  mark: TapeMark;
+  state: "done" | "now" | "later";
+}>();
 defineEmits<{ go: [] }>();
 
-const entry = computed(() => explainStep(props.source.value, props.index, { unit: props.unit, mark: props.mark }));
+const entry = computed(() => explainStep(props.plan, props.source.value, props.index, { unit: props.unit, mark: props.mark }));
 const number = computed(() => (/\d/.test(entry.value.step) ? entry.value.step.replace("#", "") : ""));
 const sum = computed(() => entry.value.sums[0]);
 const short = computed(() => {

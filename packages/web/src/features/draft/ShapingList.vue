@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { isGradual, type ShapingResult } from "@lodrin/core";
+import { isGradual, type Plan, type PlannedShaping, type ShapingResult } from "@lodrin/core";
 import { useId } from "vue";
 
 /** What is done to the pieces after they come off the board, in order, the one being watched open with a slider from before to after. */
-const props = defineProps<{ stages: readonly ShapingResult[]; stage: number }>();
+const props = defineProps<{ plan: Plan; stages: readonly ShapingResult[]; stage: number }>();
 defineEmits<{ go: [stage: number] }>();
 /** How far the open one has come, 0 to 1. */
 const share = defineModel<number>({ required: true });
 
 const id = useId();
-const gradual = ({ planned, outcome }: ShapingResult): boolean => outcome.status === "done" && isGradual(planned);
-const sentence = ({ planned }: ShapingResult): string => planned.source.text ?? `${planned.source.verb}.`;
+const planned = ({ index }: ShapingResult): PlannedShaping => props.plan.shapings[index] as PlannedShaping;
+const gradual = (s: ShapingResult): boolean => s.outcome.status === "done" && isGradual(planned(s));
+const sentence = (s: ShapingResult): string => planned(s).source.text ?? `${planned(s).source.verb}.`;
 const state = (index: number): string => (index === props.stage ? "now" : index < props.stage ? "done" : "later");
 </script>
 
@@ -23,7 +24,7 @@ const state = (index: number): string => (index === props.stage ? "now" : index 
           <span class="number">–</span><span>As they come off the board.</span>
         </button>
       </li>
-      <li v-for="(s, i) in stages" :key="s.planned.statement" :class="state(i + 1)">
+      <li v-for="(s, i) in stages" :key="s.index" :class="state(i + 1)">
         <button class="line" :aria-current="stage === i + 1 ? 'step' : undefined" @click="$emit('go', i + 1)">
           <span class="number">{{ i + 1 }}</span><span>{{ sentence(s) }}</span>
         </button>
@@ -33,9 +34,9 @@ const state = (index: number): string => (index === props.stage ? "now" : index 
             <label :for="id" class="small">Watch it: drag from before to after</label>
             <input :id="id" v-model.number="share" class="slide" type="range" min="0" max="1" step="0.01" />
           </template>
-          <p v-for="text in s.planned.source.why ?? []" :key="text"><b>Why</b> {{ text }}</p>
-          <p v-for="text in s.planned.source.watch ?? []" :key="text"><b>Watch out</b> {{ text }}</p>
-          <p v-for="text in s.planned.source.caution ?? []" :key="text"><b>Caution</b> {{ text }}</p>
+          <p v-for="text in planned(s).source.why ?? []" :key="text"><b>Why</b> {{ text }}</p>
+          <p v-for="text in planned(s).source.watch ?? []" :key="text"><b>Watch out</b> {{ text }}</p>
+          <p v-for="text in planned(s).source.caution ?? []" :key="text"><b>Caution</b> {{ text }}</p>
         </div>
       </li>
     </ol>

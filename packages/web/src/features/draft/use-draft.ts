@@ -1,5 +1,5 @@
 import { type Draft, draftRoutes } from "@lodrin/contract";
-import { defaultMark, type HomeUnit, run, stepDimension, type TapeMark } from "@lodrin/core";
+import { defaultMark, type HomeUnit, type Plan, run, type Run, stepDimension, type TapeMark } from "@lodrin/core";
 import { computed, type ComputedRef, ref, type Ref, shallowRef } from "vue";
 import { call } from "../../api/call.js";
 import { startAutosave, type Autosave } from "../../api/autosave.js";
@@ -37,7 +37,8 @@ export function useOpenDraft(id: () => string): { open: Ref<OpenDraft | undefine
 
 /** The draft as it stands: its run, the unit and tape on screen, and the step being done. */
 export function useDrafting(open: OpenDraft): {
-  run: ComputedRef<ReturnType<typeof run>>;
+  plan: Plan;
+  run: ComputedRef<Run>;
   unit: ComputedRef<HomeUnit>;
   mark: ComputedRef<TapeMark>;
   step: Ref<number>;
@@ -58,7 +59,7 @@ export function useDrafting(open: OpenDraft): {
     get: () => Math.min(Math.max(0, local.step), last.value),
     set: (value) => (local.step = Math.min(Math.max(0, value), last.value)),
   });
-  const tape = computed(() => stepDimension(drafted.value, step.value).mm);
+  const tape = computed(() => stepDimension(plan, drafted.value, step.value).mm);
 
   const playing = ref(false);
   let timer: ReturnType<typeof setInterval> | undefined;
@@ -77,5 +78,5 @@ export function useDrafting(open: OpenDraft): {
     playing.value = true;
     timer = setInterval(() => (step.value >= last.value ? halt() : (step.value += 1)), PACE_MS);
   };
-  return { run: drafted, unit, mark, step, last, tape, playing, go, play };
+  return { plan, run: drafted, unit, mark, step, last, tape, playing, go, play };
 }

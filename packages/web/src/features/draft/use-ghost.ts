@@ -1,4 +1,4 @@
-import { distance, pointText, run, type Run } from "@lodrin/core";
+import { distance, type Plan, pointText, run, type Run } from "@lodrin/core";
 import { computed, type ComputedRef, ref, type Ref } from "vue";
 import type { DraftKeeper } from "./use-draft.js";
 
@@ -22,6 +22,7 @@ const SEEN_MM = 0.5;
 
 /** The draft with another option taken, worked out beside the one on the table. `trial` is what is tried. */
 export function useGhost(
+  plan: Plan,
   now: Readonly<Ref<Run>>,
   { local }: DraftKeeper,
 ): { trial: Ref<Trial | undefined>; ghost: ComputedRef<Ghost | undefined> } {
@@ -29,8 +30,8 @@ export function useGhost(
   const ghost = computed((): Ghost | undefined => {
     if (!trial.value) return undefined;
     const settings = { ...local.settings, [trial.value.key]: trial.value.option };
-    const other = run(now.value.plan, local.measurements, settings, local.unit);
-    const shifts = [...now.value.plan.scope.points].flatMap(([id, i]) => {
+    const other = run(plan, local.measurements, settings, local.unit);
+    const shifts = [...plan.scope.points].flatMap(([id, i]) => {
       const [a, b] = [now.value.frame.points[i], other.frame.points[i]];
       const mm = a && b ? distance(a, b) : 0;
       return mm > SEEN_MM ? [{ name: pointText(id).replace("#", ""), mm }] : [];

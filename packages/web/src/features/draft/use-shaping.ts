@@ -1,4 +1,4 @@
-import { type PieceResult, type Run, shapePartly, type ShapingResult } from "@lodrin/core";
+import { type PieceResult, type Plan, type Run, shapePartly, type ShapingResult } from "@lodrin/core";
 import { computed, type ComputedRef, ref, type Ref } from "vue";
 
 /** The shaping of the pieces, watched step by step: which were done, how far one has come, and the pieces as they then lie. */
@@ -16,7 +16,7 @@ export interface Shaping {
   readonly go: (stage: number) => void;
 }
 
-export function useShaping(run: Readonly<Ref<Run>>): Shaping {
+export function useShaping(plan: Plan, run: Readonly<Ref<Run>>): Shaping {
   const stages = computed(() => run.value.shapings.filter((s) => s.outcome.status !== "skipped"));
   /** Undefined until the person steps back: the pieces are then shown as they are cut. */
   const chosen = ref<number>();
@@ -30,7 +30,7 @@ export function useShaping(run: Readonly<Ref<Run>>): Shaping {
     if (chosen.value === undefined) return run.value.pieces;
     if (!watched.value) return run.value.drafted;
     const { before } = watched.value;
-    const changed = shapePartly(watched.value, run.value.frame, share.value).filter((p) => !before.includes(p));
+    const changed = shapePartly(plan, watched.value, run.value.frame, share.value).filter((p) => !before.includes(p));
     return changed.length > 0 ? changed : ghosts.value.length > 0 ? ghosts.value : before;
   });
   const go = (to: number): void => {

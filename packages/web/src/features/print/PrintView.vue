@@ -24,7 +24,10 @@ const drafted = computed(() => {
   const { local } = open.value.autosave;
   return run(open.value.system.loaded.plan, local.measurements, local.settings, local.unit);
 });
-const drawing = computed(() => drafted.value && (what.value === "pieces" ? drawPieces(drafted.value) : drawBoard(drafted.value)));
+const drawing = computed(() => {
+  if (!open.value || !drafted.value) return undefined;
+  return what.value === "pieces" ? drawPieces(drafted.value) : drawBoard(open.value.system.loaded.plan, drafted.value);
+});
 const tiles = computed(() => drawing.value && planTiles(drawing.value, paper.value));
 const strokes = computed(() =>
   (drawing.value?.marks ?? []).flatMap((m) =>
