@@ -6,8 +6,8 @@ import peggy from "peggy";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const grammars = [
-  { from: "packages/core/src/formula/formula.peggy", starts: ["Formula", "PointRef", "LineRef", "Condition"] },
-  { from: "packages/core/src/system/notation/notation.peggy", starts: ["Statement", "Detail"] },
+  { from: "packages/core/src/formula/formula.peggy", starts: ["Formula", "Formulas", "PointRef", "LineRef"] },
+  { from: "packages/core/src/system/notation/notation.peggy", starts: ["File", "Statement", "Detail"] },
 ];
 
 for (const { from, starts } of grammars) {

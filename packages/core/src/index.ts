@@ -10,7 +10,8 @@ export { loadSystem, type LoadedSystem } from "./plan/load.js";
 export { basesOf, type Library } from "./plan/uses.js";
 export { type RunJson, runToJson } from "./report/json.js";
 export { sampleBody } from "./run/sample.js";
-export { explainStep, stepName, type TraceEntry, traceOf } from "./report/trace.js";
+export { stepName } from "./plan/step-name.js";
+export { explainStep, type TraceEntry, traceOf } from "./report/trace.js";
 export { FormulaError } from "./formula/error.js";
 export type { Explained } from "./formula/explain.js";
 export { type Box, crossesBox, overlap } from "./geometry/box.js";
@@ -21,7 +22,7 @@ export { endOf, type Path, pathLength, placeAlong, shiftPath, startOf } from "./
 export { distance, type Point } from "./geometry/point.js";
 export { mmText, svgData, svgLine, svgRing } from "./geometry/svg-data.js";
 export { type DartResult, pressArrow } from "./piece/dart-result.js";
-export { cutText, type Notch, type PieceEdge, type PieceResult } from "./piece/piece.js";
+export { cutText, type Notch, type PieceEdge, type PieceMark, type PieceResult } from "./piece/piece.js";
 export { type SeamWalk, walkedTo, walkSeam, type WalkMark } from "./piece/walk.js";
 export { grainArrow, middleOf, type Segment, titleRoom } from "./piece/room.js";
 export { mixedText, nearestMixed } from "./quantity/fraction.js";

@@ -3,7 +3,7 @@ import { FormulaError } from "../formula/error.js";
 import type { Frame } from "../formula/scope.js";
 import type { PieceResult } from "../piece/piece.js";
 import { BUILTIN_CHECKS } from "./builtin/index.js";
-import type { CheckResult, CheckStatus } from "./result.js";
+import { type CheckResult, type CheckStatus, PLAIN_CHECK } from "./result.js";
 
 /** "Exact" means to a hundredth of a millimetre: what the arithmetic of a draft leaves. */
 const EXACT_MM = 0.01;
@@ -13,16 +13,16 @@ const EXACT_PLAIN = 1e-6;
 export function runChecks(plan: Plan, frame: Frame, pieces: readonly PieceResult[]): CheckResult[] {
   const results: CheckResult[] = [];
   for (const check of plan.checks) {
-    const result = runCheck(plan, check, frame);
+    const result = runCheck(check, frame);
     if (result) results.push(result);
   }
   for (const builtin of BUILTIN_CHECKS) results.push(...builtin({ plan, frame, pieces }));
   return results;
 }
 
-function runCheck(plan: Plan, check: PlannedCheck, frame: Frame): CheckResult | undefined {
+function runCheck(check: PlannedCheck, frame: Frame): CheckResult | undefined {
   try {
-    return check.when && !check.when.run(frame) ? undefined : judge(plan, check, frame);
+    return check.when && !check.when.run(frame) ? undefined : judge(check, frame);
   } catch (error) {
     if (error instanceof FormulaError) return undefined;
     throw error;
@@ -30,27 +30,41 @@ function runCheck(plan: Plan, check: PlannedCheck, frame: Frame): CheckResult | 
 }
 
 /** Compares the figures; undefined when one of them is not there. */
-function judge(plan: Plan, check: PlannedCheck, frame: Frame): CheckResult | undefined {
-  const { source, kind } = check;
+function judge(check: PlannedCheck, frame: Frame): CheckResult | undefined {
+  const { source, kind, holds, statement } = check;
   const got = check.got.run(frame);
   const expected = check.expected ? check.expected.run(frame) : 1;
   const upper = check.upper ? check.upper.run(frame) : undefined;
   const exact = kind === "length" ? EXACT_MM : EXACT_PLAIN;
   const tolerance = source.test !== "equals" ? 0 : check.within ? check.within.run(frame) : exact;
   if (!Number.isFinite(got + expected + tolerance + (upper ?? 0))) return undefined;
-  const holds = upper === undefined ? Math.abs(got - expected) <= tolerance + exact : got >= expected - exact && got <= upper + exact;
+  const agrees = upper === undefined ? Math.abs(got - expected) <= tolerance + exact : got >= expected - exact && got <= upper + exact;
   return {
+    ...PLAIN_CHECK,
+    id: `asked ${statement}`,
+    statement,
     name: source.title,
-    status: statusOf(holds, source.lookOnly ?? false),
+    status: statusOf(
+      holds ? holds.run(frame) !== 0 || (check.orEqual && within(check.relation, got, expected, upper, exact)) : agrees,
+      source.lookOnly ?? false,
+    ),
     kind,
+    relation: check.relation,
     got,
     expected: upper === undefined ? expected : [expected, upper],
     tolerance,
-    at: source.at === undefined ? undefined : frame.points[plan.scope.points.get(source.at) ?? -1],
-    board: undefined,
+    at: check.at && frame.points[check.at.point],
+    board: check.at?.board,
     edges: check.edges,
     cause: source.cause,
   };
+}
+
+/** What the arithmetic of a draft leaves does not make a figure miss a bound it lies on. */
+function within(relation: PlannedCheck["relation"], got: number, expected: number, upper: number | undefined, exact: number): boolean {
+  if (relation === "at least") return got >= expected - exact;
+  if (relation === "at most") return got <= expected + exact;
+  return relation === "between" && upper !== undefined && got >= expected - exact && got <= upper + exact;
 }
 
 const statusOf = (holds: boolean, lookOnly: boolean): CheckStatus => (holds ? "pass" : lookOnly ? "look" : "fail");

@@ -114,14 +114,21 @@ function nameValue(tree: Tree & { type: "name" }, scope: Scope): Typed {
 export function lookUp(name: string, scope: Scope, tree: Tree): NameEntry {
   const entry = scope.names.get(name);
   if (entry) return entry;
+  if (scope.making === name)
+    throw new FormulaError(`${name} is made from itself.`, "Give it a figure of its own, or name another value here.", tree.at);
   if (scope.anywhere.has(name)) {
     throw new FormulaError(`${name} stands further below.`, "A step may use only what stands above it: move one of the two.", tree.at);
   }
-  const near = suggest(name, scope.names.keys());
+  const table = scope.tableMeasures.get(name);
+  if (table !== undefined) throw new FormulaError(`${name} is a table: it is read with a figure.`, "", tree.at, `${name}(${table})`);
+  if (scope.paths.has(name))
+    throw new FormulaError(`${name} is a line, not a figure.`, "Its length is asked for like this.", tree.at, `len(${name})`);
+  const near = suggest(name, scope.names.keys()) ?? suggest(name.toLowerCase(), scope.names.keys());
   throw new FormulaError(
     `Nothing here is called ${name}.`,
     near ? `Did you mean ${near}?` : "Add it as a measurement, a setting or a value above.",
     tree.at,
+    near,
   );
 }
 
@@ -256,7 +263,15 @@ function wordComparison(tree: Tree & { type: "compare" }, scope: Scope): Typed |
   const word = right.type === "text" ? right.value : right.type === "name" ? right.name : undefined;
   if (word === undefined) return undefined;
   const index = entry.words.indexOf(word);
-  if (index < 0) throw new FormulaError(`${left.name} has no option “${word}”.`, `It has: ${entry.words.join(", ")}.`, right.at);
+  if (index < 0) {
+    const near = suggest(word, entry.words);
+    throw new FormulaError(
+      `${left.name} has no option “${word}”.`,
+      near ? `Did you mean ${near}?` : `It has: ${entry.words.join(", ")}.`,
+      right.at,
+      near,
+    );
+  }
   const slot = entry.wordSlot;
   return { kind: "boolean", run: op === "=" ? (f) => (f.slots[slot] === index ? 1 : 0) : (f) => (f.slots[slot] === index ? 0 : 1) };
 }
@@ -278,7 +293,8 @@ function call(tree: Tree & { type: "call" }, scope: Scope): Typed {
     throw new FormulaError(
       `There is no function ${tree.fn}.`,
       near ? `Did you mean ${near}(…)?` : `There are: ${[...FUNCTIONS.keys(), "if", CLOSED_WIDTH].join(", ")}.`,
-      tree.at,
+      near ? [tree.at[0], tree.at[0] + tree.fn.length] : tree.at,
+      near,
     );
   }
   return functionCall(fn, tree, scope);
@@ -327,7 +343,9 @@ function functionCall(fn: FormulaFunction, tree: Tree & { type: "call" }, scope:
   if (fn.more ? tree.args.length < need : tree.args.length !== need) {
     throw new FormulaError(
       `${fn.name} takes ${need}${fn.more ? " or more" : ""} ${need === 1 ? "value" : "values"}, here are ${tree.args.length}.`,
-      `It gives ${fn.description}.`,
+      tree.args.length < need && tree.args.some((arg) => arg.type === "number" && arg.text.includes(","))
+        ? "A comma between figures is a decimal comma: put a blank behind it, or a semicolon between two values."
+        : `It gives ${fn.description}.`,
       tree.at,
     );
   }
@@ -390,9 +408,49 @@ export function pointIndex(id: string, scope: Scope, at: Tree["at"]): number {
 export function pathIndex(name: string, scope: Scope, at: Tree["at"]): number {
   const index = scope.paths.get(name);
   if (index !== undefined) return index;
+  if (name.includes(".")) return edgeIndex(name, scope, at);
   if (scope.anywhere.has(name)) throw new FormulaError(`${name} stands further below.`, "Use only lines drawn above.", at);
   const near = suggest(name, scope.paths.keys());
-  throw new FormulaError(`No line or curve is called ${name}.`, near ? `Did you mean ${near}?` : "Draw it above first.", at);
+  throw new FormulaError(`No line or curve is called ${name}.`, near ? `Did you mean ${near}?` : "Draw it above first.", at, near);
+}
+
+/** Index of an edge of a piece, `Front.side`, as it is sewn. Which edges a shaped piece has is known only when it is made. */
+function edgeIndex(name: string, scope: Scope, at: Tree["at"]): number {
+  const dot = name.indexOf(".");
+  const key = name.slice(0, dot);
+  const piece = scope.pieces.get(key);
+  if (!piece) {
+    const end = at[0] + key.length;
+    if (scope.anywhere.has(key))
+      throw new FormulaError(`The piece ${key} is taken further below.`, "Use only pieces that stand above.", [at[0], end]);
+    const near = suggest(key, scope.pieces.keys());
+    throw new FormulaError(
+      `There is no piece ${key}.`,
+      near ? `Did you mean ${near}?` : "Take it off the board above first.",
+      [at[0], end],
+      near,
+    );
+  }
+  if (!piece.settled) return scope.newPath(name);
+  const role = name.slice(dot + 1);
+  const near = suggest(role, piece.roles);
+  throw new FormulaError(
+    `${key} has no edge ${role}.`,
+    near ? `Did you mean ${near}?` : `It has: ${[...piece.roles].join(", ")}.`,
+    [at[0] + dot + 1, at[0] + name.length],
+    near,
+  );
+}
+
+/** Index of an edge as it is cut, for drawing from it; undefined for a path that is no edge. */
+export function cutEdgeIndex(name: string, scope: Scope, at: Tree["at"]): number | undefined {
+  if (!name.includes(".")) return undefined;
+  pathIndex(name, scope, at);
+  const known = scope.cutEdges.get(name);
+  if (known !== undefined) return known;
+  const index = scope.pathCount++;
+  scope.cutEdges.set(name, index);
+  return index;
 }
 
 export type { Evaluate };

@@ -1,13 +1,28 @@
 import type { Span } from "./tree.js";
 
-/** What is wrong with a formula: where in its text, why, and what to write instead. */
+/** What is wrong with a formula: where in its text, why, and what to write instead. An empty place stands for the whole of its text. */
 export class FormulaError extends Error {
   override readonly name = "FormulaError";
   constructor(
     readonly why: string,
     readonly fix: string,
     readonly at: Span,
+    /** What to put in that place instead, where it can be told. */
+    readonly put?: string,
   ) {
     super(fix ? `${why} ${fix}` : why);
+  }
+
+  /** The part of the statement it stands in, where its thrower knows. */
+  part: string | undefined = undefined;
+}
+
+/** Does a part of a statement; what is wrong in it is known to stand there. */
+export function inPart<T>(part: string, make: () => T): T {
+  try {
+    return make();
+  } catch (error) {
+    if (error instanceof FormulaError) error.part ??= part;
+    throw error;
   }
 }

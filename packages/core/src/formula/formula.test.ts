@@ -140,7 +140,7 @@ describe("what a formula refuses, with its place and its fix", () => {
     ["dist(#1, #77)", "length", "no point #77", [9, 12]],
     ["dist(#1, 3)", "length", "A point is asked for", [9, 10]],
     ["len(armhole)", "length", "No line or curve is called armhole", [4, 11]],
-    ["minn(1, 2)", "length", "no function minn", [0, 10]],
+    ["minn(1, 2)", "length", "no function minn", [0, 4]],
     ["sqrt(1, 2)", "number", "takes 1 value, here are 2", [0, 10]],
     ["where + 1", "length", "a choice without a figure", [0, 5]],
     ["where == waist", "boolean", "has no option", [9, 14]],

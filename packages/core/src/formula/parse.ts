@@ -10,6 +10,13 @@ export function parseFormula(text: string): Tree {
   return guarded(text, "Formula") as Tree;
 }
 
+/** The trees of many formulas; undefined for one that cannot be read. The parser is set up once for all of them. */
+export function parseFormulas(texts: readonly string[]): (Tree | undefined)[] {
+  const tooMuch = (text: string): boolean => text.length > LONGEST_FORMULA || depthOf(text) > DEEPEST_BRACKETS || text.includes("\n");
+  const lines = texts.map((text) => (tooMuch(text) ? "" : text));
+  return (parseGrammar(lines.join("\n"), { startRule: "Formulas" }) as (Tree | null)[]).map((tree) => tree ?? undefined);
+}
+
 /** The identifier of a point, `#12` or `B3`. Throws FormulaError. */
 export function parsePointRef(text: string): string {
   return (guarded(text, "PointRef") as { id: string }).id;
@@ -17,8 +24,16 @@ export function parsePointRef(text: string): string {
 
 /** A line: `#1-#2`, `line down from #3`, or a named line. Throws FormulaError. */
 export function parseLineRef(text: string): LineTree {
+  const ends = THROUGH.exec(text);
+  if (ends) return { type: "through", a: ends[1] as string, b: ends[2] as string, at: [0, text.length] };
+  if (NAMED.test(text)) return { type: "named", name: text, at: [0, text.length] };
   return guarded(text, "LineRef") as LineTree;
 }
+
+// The two plainest ways of naming a line, which need no parser: from point to point, and by its name.
+const THROUGH =
+  /^(?:#(?=[A-Za-z]*[0-9])|(?=[A-Z]+[0-9]))([A-Za-z]*[0-9]+[a-z0-9']*)\s*[-–]\s*(?:#(?=[A-Za-z]*[0-9])|(?=[A-Z]+[0-9]))([A-Za-z]*[0-9]+[a-z0-9']*)$/;
+const NAMED = /^(?:[A-Z]\w*\.)?[a-z_][A-Za-z0-9_]*$/;
 
 type Start = "Formula" | "PointRef" | "LineRef";
 
@@ -45,8 +60,8 @@ function depthOf(text: string): number {
   let depth = 0;
   let deepest = 0;
   for (const c of text) {
-    if (c === "(") deepest = Math.max(deepest, ++depth);
-    else if (c === ")") depth--;
+    if (c === "(" || c === "[") deepest = Math.max(deepest, ++depth);
+    else if (c === ")" || c === "]") depth--;
   }
   return deepest;
 }
@@ -61,6 +76,11 @@ function fromSyntax(error: unknown, text: string, startRule: Start): FormulaErro
     return new FormulaError(`The line stops after “${text.trim()}”.`, NEEDED[startRule], [text.length, text.length]);
   }
   const rest = /^\S+/.exec(text.slice(at))?.[0] ?? place.found;
+  if (place.found === "," && /[0-9]$/.test(text.slice(0, at)) && /^,[0-9]/.test(rest))
+    return new FormulaError("A fraction has no decimals behind it.", "Put a blank behind the comma, or a semicolon between two values.", [
+      at,
+      at + 1,
+    ]);
   if (place.found === ")" && opened <= 0)
     return new FormulaError("A bracket is closed that was never opened.", "Take the ) away.", [at, at + 1]);
   return new FormulaError(`“${rest}” cannot stand here.`, NEEDED[startRule], [at, at + rest.length]);

@@ -35,12 +35,28 @@ export interface NameEntry {
   readonly options?: readonly ({ tree: Tree; typed: Typed } | undefined)[] | undefined;
 }
 
+/** A piece as far as it is known before any body is drafted. */
+export interface PieceEntry {
+  /** The roles of its edges. */
+  readonly roles: Set<string>;
+  /** False once it has been shaped, or is made by shaping: which edges it then has is known when it is made. */
+  settled: boolean;
+}
+
 /** The names known at a place in a system, and those that stand further below. */
 export class Scope {
   readonly names = new Map<string, NameEntry>();
   readonly points = new Map<string, number>();
   readonly paths = new Map<string, number>();
+  /** Edges of pieces as they are cut, over the mouths of their darts, where a step draws from them; `paths` has them as they are sewn. */
+  readonly cutEdges = new Map<string, number>();
+  /** The pieces taken or made so far. */
+  readonly pieces = new Map<string, PieceEntry>();
   readonly tables = new Map<string, Lookup>();
+  /** What each table is read by. */
+  readonly tableMeasures = new Map<string, string>();
+  /** The value that is being made: named in its own rule it would go round in a circle. */
+  making: string | undefined;
   /** Darts drawn so far, in order: their index among the paths and the board they lie on. */
   readonly darts = new Map<string, { readonly path: number; readonly board: string }>();
   /** The board each path lies on. */
@@ -50,8 +66,16 @@ export class Scope {
   /** Compiled parts, so that explaining a formula does not compile it again. */
   readonly compiled = new WeakMap<Tree, Typed>();
   slotCount = 0;
+  pathCount = 0;
 
   constructor(readonly unit: HomeUnit) {}
+
+  /** Makes a path known, and gives its index. */
+  newPath(name: string): number {
+    const index = this.pathCount++;
+    this.paths.set(name, index);
+    return index;
+  }
 
   newSlot(): number {
     return this.slotCount++;

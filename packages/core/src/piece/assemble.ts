@@ -11,7 +11,7 @@ export type EdgeParts = Pick<PieceEdge, "role" | "path" | "sewn" | "allowance" |
 /** What a piece is made of. The rest of it follows from this. */
 export type PieceParts = Omit<PieceResult, "edges" | "net" | "cutting" | "area" | "gap" | "notches"> & {
   readonly edges: readonly EdgeParts[];
-  readonly notches: readonly Pick<Notch, "id" | "at" | "marks">[];
+  readonly notches: readonly Pick<Notch, "id" | "at" | "ticks">[];
 };
 
 /** Puts a piece together: its edges in clockwise order, net and cutting line, area, and which way its notches point. Lengths in mm. */
@@ -37,8 +37,10 @@ export function assemble(parts: PieceParts): PieceResult {
     darts: parts.darts,
     inside: parts.inside,
     notches: parts.notches.map((n) => notchAt(n, net)),
+    marks: parts.marks,
     gap: largestGap(finished),
     notes: parts.notes,
+    doubts: parts.doubts,
     carried: parts.carried,
   };
 }
@@ -60,7 +62,7 @@ function ringOf(edges: readonly PieceEdge[]): Point[] {
 }
 
 /** A notch on the ring: its outward direction is that of the side it lies on, or nearest to. */
-function notchAt({ id, at, marks }: Pick<Notch, "id" | "at" | "marks">, ring: readonly Point[]): Notch {
+function notchAt({ id, at, ticks }: Pick<Notch, "id" | "at" | "ticks">, ring: readonly Point[]): Notch {
   let outward: Point = { x: 0, y: -1 };
   let least = Infinity;
   for (let i = 0; i < ring.length; i++) {
@@ -79,7 +81,7 @@ function notchAt({ id, at, marks }: Pick<Notch, "id" | "at" | "marks">, ring: re
     const length = Math.sqrt(squared);
     outward = { x: dy / length, y: -dx / length };
   }
-  return { id, at, outward, marks };
+  return { id, at, outward, ticks };
 }
 
 function largestGap(edges: readonly PieceEdge[]): PieceResult["gap"] {

@@ -40,8 +40,8 @@ describe("a piece taken off the board", () => {
 
   it("has notches that point outward, level lines and a grain", () => {
     expect(box?.notches).toEqual([
-      { id: "A4", at: { x: 100, y: 100 }, outward: { x: 1, y: -0 }, marks: 1 },
-      { id: "A3", at: { x: 100, y: 200 }, outward: { x: 1, y: -0 }, marks: 2 },
+      { id: "A4", at: { x: 100, y: 100 }, outward: { x: 1, y: -0 }, ticks: 1 },
+      { id: "A3", at: { x: 100, y: 200 }, outward: { x: 1, y: -0 }, ticks: 2 },
     ]);
     expect(box?.levels).toEqual([{ label: "Middle", a: { x: 100, y: 100 }, b: { x: 0, y: 200 } }]);
     expect(box?.grain).toEqual([
@@ -52,7 +52,7 @@ describe("a piece taken off the board", () => {
 
   it("has notches so far along an edge, from where its author begins it, and none past its end", () => {
     const [notched] = piecesOf(`${BOX}  notch on hem at 2 1/2\n  double notch on side at allow + 3\n  notch on top at 11\n`);
-    expect(notched?.notches.slice(2).map(({ id, at, marks }) => [id, Math.round(at.x), Math.round(at.y), marks])).toEqual([
+    expect(notched?.notches.slice(2).map(({ id, at, ticks }) => [id, Math.round(at.x), Math.round(at.y), ticks])).toEqual([
       ["hem 2 1/2", 75, 200, 1],
       ["side allow + 3", 100, 40, 2],
     ]);

@@ -26,7 +26,16 @@ export interface Notch {
   readonly id: string;
   readonly at: Point;
   readonly outward: Point;
-  readonly marks: number;
+  readonly ticks: number;
+}
+
+/** A button, a buttonhole or a hole to drill: where, and for a buttonhole how long it is (mm) and which way it lies, its middle on the point. */
+export interface PieceMark {
+  readonly kind: "button" | "buttonhole" | "drill";
+  readonly at: Point;
+  readonly length: number | undefined;
+  /** Unit direction on the paper. */
+  readonly way: Point;
 }
 
 /** A piece taken off the board. Rings are corner points in mm; the last joins the first. */
@@ -49,19 +58,28 @@ export interface PieceResult {
   /** Lines drawn inside the piece: each with its name. */
   readonly inside: readonly { readonly label: string; readonly path: Path }[];
   readonly notches: readonly Notch[];
+  readonly marks: readonly PieceMark[];
   /** Largest gap between one edge's end and the next one's start, mm, and where. */
   readonly gap: { readonly mm: number; readonly at: Point };
   readonly notes: readonly string[];
+  /** What could not be drawn on it as its author meant, in words. */
+  readonly doubts: readonly string[];
   /** Points and lines of the board that the shaping names, wherever the piece has carried them; `laid` are the lines as they were drafted. */
   readonly carried: {
     readonly points: ReadonlyMap<string, Point>;
     readonly paths: ReadonlyMap<string, Path>;
     readonly laid: ReadonlyMap<string, Path>;
+    /** Twice the upright about which it was turned over when it was taken off the board; undefined when it was not. */
+    readonly turnedAt: number | undefined;
   };
 }
 
-/** Two pieces that are sewn together, by name; one name when a piece is sewn to itself. */
-export const pairText = (a: PieceResult, b: PieceResult): string => (a === b ? a.title : `${a.title} and ${b.title}`);
+/** The pieces on the two sides of a seam, by name; one name when a piece is sewn to itself. */
+export function pairText(first: readonly PieceResult[], second: readonly PieceResult[]): string {
+  const names = (side: readonly PieceResult[]): string => [...new Set(side.map((p) => p.title))].join(" + ");
+  const [a, b] = [names(first), names(second)];
+  return a === b ? a : `${a} and ${b}`;
+}
 
 /** The role of an edge as people read it: `armhole_lower` is the armhole lower. */
 export const roleText = ({ role }: { readonly role: string }): string => (role.includes("_") ? role.replace(/_/g, " ") : role);

@@ -3,26 +3,40 @@ import { type Path, pathLength, placeAlong, reversePath, startOf } from "../geom
 import { type Point, turn } from "../geometry/point.js";
 import type { PieceEdge, PieceResult } from "./piece.js";
 
-/** One of two edges that are sewn together, travelled from their common start. */
-export interface WalkSide {
+/** Edges that are sewn to each other, by their names; on either side one, or several in the order they are sewn. */
+export interface SewnEdges {
+  readonly first: readonly string[];
+  readonly second: readonly string[];
+}
+
+/** One edge of a seam, travelled from the common start. */
+export interface WalkPart {
   readonly piece: PieceResult;
   readonly path: Path;
   readonly length: number;
+  /** True when it is travelled against its outline. */
+  readonly reversed: boolean;
 }
 
-/** A place to compare on the way: how far along each edge it lies, mm. Undefined where that edge has no such mark. */
+/** One side of a seam: its edges one after the other. Lengths in mm. */
+export interface WalkSide {
+  readonly parts: readonly WalkPart[];
+  readonly length: number;
+}
+
+/** A place to compare on the way: how far along each side it lies, mm. Undefined where that side has no such mark. */
 export interface WalkMark {
   readonly name: string;
   readonly first: number | undefined;
   readonly second: number | undefined;
 }
 
-/** Two edges to be laid against each other. */
+/** Two sides of a seam to be laid against each other. */
 export interface SeamWalk {
   readonly first: WalkSide;
   readonly second: WalkSide;
-  /** The second piece is turned over, as it is when right sides are laid together. */
-  readonly turnedOver: boolean;
+  /** How much longer the first side is meant to be (mm): it is shared out between the marks that meet. */
+  readonly easedMm: number;
   /** Notches in the order they are met, and the end. */
   readonly marks: readonly WalkMark[];
 }
@@ -30,22 +44,24 @@ export interface SeamWalk {
 /** How near (mm) a notch must lie to an edge to be one of its marks. */
 const ON_THE_EDGE_MM = 1;
 
-/** Lays two edges, named `Piece.role`, ready to be walked. Undefined when one of them is not on the draft. */
-export function walkSeam(pieces: readonly PieceResult[], firstName: string, secondName: string): SeamWalk | undefined {
-  const first = sideOf(pieces, firstName);
-  const second = sideOf(pieces, secondName);
-  if (!first || !second) return undefined;
-  const opposite = runsOpposite(first, second);
-  const path = opposite ? reversePath(second.edge.sewn) : second.edge.sewn;
-  const drawn = opposite ? reversePath(second.edge.path) : second.edge.path;
+/**
+ * Lays the two sides of a seam ready to be walked. `sews` are the other seams, which tell where edges follow on each other.
+ * Undefined when an edge is not on the draft.
+ */
+export function walkSeam(
+  pieces: readonly PieceResult[],
+  seam: SewnEdges,
+  sews: readonly SewnEdges[] = [],
+  easedMm = 0,
+): SeamWalk | undefined {
+  const sides = sidesOf(pieces, seam, sews);
+  if (!sides) return undefined;
+  const [first, second] = [sideOf(sides.first), sideOf(sides.second)];
   return {
-    first: { piece: first.piece, path: first.edge.sewn, length: first.edge.length },
-    second: { piece: second.piece, path, length: second.edge.length },
-    turnedOver: !opposite,
-    marks: [
-      ...pairMarks(marksOn(first.piece, first.edge.path), marksOn(second.piece, drawn)),
-      { name: "end", first: first.edge.length, second: second.edge.length },
-    ],
+    first,
+    second,
+    easedMm,
+    marks: [...pairMarks(marksOn(sides.first), marksOn(sides.second)), { name: "end", first: first.length, second: second.length }],
   };
 }
 
@@ -62,34 +78,38 @@ export interface SeamEnd {
   readonly second: SeamCorner & { readonly neighbour: PieceEdge };
 }
 
-/** Where a seam ends, when two edges named `Piece.role` are sewn to each other. */
-export function seamEnds(pieces: readonly PieceResult[], firstName: string, secondName: string): SeamEnd[] {
-  const first = sideOf(pieces, firstName);
-  const second = sideOf(pieces, secondName);
-  if (!first || !second) return [];
-  const [a, b] = [cornersOf(first), cornersOf(second)];
-  const opposite = runsOpposite(first, second);
+/** Where a seam ends. */
+export function seamEnds(pieces: readonly PieceResult[], seam: SewnEdges, sews: readonly SewnEdges[] = []): SeamEnd[] {
+  const sides = sidesOf(pieces, seam, sews);
+  if (!sides) return [];
+  const ends = (way: readonly Travelled[]): [SeamEnd["first"], SeamEnd["first"]] => [
+    cornerOf(way[0] as Travelled, true),
+    cornerOf(way[way.length - 1] as Travelled, false),
+  ];
+  const [a, b] = [ends(sides.first), ends(sides.second)];
   return [
-    { first: a.start, second: opposite ? b.end : b.start },
-    { first: a.end, second: opposite ? b.start : b.end },
+    { first: a[0], second: b[0] },
+    { first: a[1], second: b[1] },
   ];
 }
 
-function cornersOf({ piece, edge, before, after }: Side): Record<"start" | "end", SeamEnd["first"]> {
-  return {
-    start: { piece, before, after: edge, neighbour: before },
-    end: { piece, before: edge, after, neighbour: after },
-  };
-}
-
-interface Side {
+/** An edge on its piece, with its neighbours on the outline. */
+interface PlacedEdge {
   readonly piece: PieceResult;
   readonly edge: PieceEdge;
   readonly before: PieceEdge;
   readonly after: PieceEdge;
 }
 
-function sideOf(pieces: readonly PieceResult[], name: string): Side | undefined {
+interface Travelled extends PlacedEdge {
+  readonly reversed: boolean;
+}
+
+function cornerOf({ piece, edge, before, after, reversed }: Travelled, atStart: boolean): SeamEnd["first"] {
+  return atStart !== reversed ? { piece, before, after: edge, neighbour: before } : { piece, before: edge, after, neighbour: after };
+}
+
+function placed(pieces: readonly PieceResult[], name: string): PlacedEdge | undefined {
   for (const piece of pieces) {
     const i = piece.edges.findIndex((e) => e.name === name);
     const edge = piece.edges[i];
@@ -100,14 +120,81 @@ function sideOf(pieces: readonly PieceResult[], name: string): Side | undefined 
   return undefined;
 }
 
-/** Outlines run clockwise, so two pieces side by side are sewn along edges that run against each other; turned over, along. The neighbours tell. */
-function runsOpposite(a: Side, b: Side): boolean {
-  if (a.before.role === b.before.role || a.after.role === b.after.role) return false;
-  return a.before.role === b.after.role || a.after.role === b.before.role || a.piece.board === b.piece.board;
+/** Both sides of a seam, each travelled from their common start. */
+function sidesOf(
+  pieces: readonly PieceResult[],
+  seam: SewnEdges,
+  sews: readonly SewnEdges[],
+): { first: Travelled[]; second: Travelled[] } | undefined {
+  const find = (names: readonly string[]): PlacedEdge[] => names.flatMap((name) => placed(pieces, name) ?? []);
+  const [first, second] = [find(seam.first), find(seam.second)];
+  if (first.length < seam.first.length || second.length < seam.second.length || first.length === 0 || second.length === 0) return undefined;
+  const follows = followers(sews);
+  const [a, b] = [inOrder(first, follows), inOrder(second, follows)];
+  return { first: a, second: runsOpposite(a, b, follows) ? backwards(b) : b };
+}
+
+const backwards = (way: readonly Travelled[]): Travelled[] => way.map((t) => ({ ...t, reversed: !t.reversed })).reverse();
+
+/** Whether one edge carries on another over a seam: they are sewn to each other, or are of one role. */
+type Follows = (a: PieceEdge, b: PieceEdge) => number;
+
+function followers(sews: readonly SewnEdges[]): Follows {
+  const pairs = new Set(sews.flatMap((s) => s.first.flatMap((a) => s.second.flatMap((b) => [`${a} ${b}`, `${b} ${a}`]))));
+  return (a, b) => (pairs.has(`${a.name} ${b.name}`) ? 2 : a.role === b.role ? 1 : 0);
+}
+
+const leading = (t: Travelled): PieceEdge => (t.reversed ? t.after : t.before);
+const trailing = (t: Travelled): PieceEdge => (t.reversed ? t.before : t.after);
+
+/** Edges one after the other, each travelled so that it goes over into the next where their neighbours are sewn to each other. */
+function inOrder(edges: readonly PlacedEdge[], follows: Follows): Travelled[] {
+  let best: { way: Travelled[]; score: number } | undefined;
+  for (let flags = 0; flags < 2 ** edges.length; flags++) {
+    const way = edges.map((e, i): Travelled => ({ ...e, reversed: (flags & (1 << i)) !== 0 }));
+    const score = way.slice(1).reduce((sum, t, i) => sum + follows(trailing(way[i] as Travelled), leading(t)), 0);
+    if (!best || score > best.score) best = { way, score };
+  }
+  return best?.way ?? [];
+}
+
+/** True when the second side as it is travelled begins where the first one ends. The neighbours tell; without them, sides of one board run the same way round. */
+function runsOpposite(a: readonly Travelled[], b: readonly Travelled[], follows: Follows): boolean {
+  const [a0, a1, b0, b1] = [a[0], a[a.length - 1], b[0], b[b.length - 1]] as [Travelled, Travelled, Travelled, Travelled];
+  const along = Math.max(follows(leading(a0), leading(b0)), follows(trailing(a1), trailing(b1)));
+  const against = Math.max(follows(leading(a0), trailing(b1)), follows(trailing(a1), leading(b0)));
+  if (along !== against) return against > along;
+  return along === 0 && a0.piece.board === b0.piece.board;
+}
+
+function sideOf(way: readonly Travelled[]): WalkSide {
+  const parts = way.map(({ piece, edge, reversed }): WalkPart => ({
+    piece,
+    path: reversed ? reversePath(edge.sewn) : edge.sewn,
+    length: edge.length,
+    reversed,
+  }));
+  return { parts, length: parts.reduce((sum, p) => sum + p.length, 0) };
+}
+
+interface Mark {
+  readonly id: string;
+  readonly along: number;
+}
+
+/** The notches of a side, by how far along it they lie. */
+function marksOn(way: readonly Travelled[]): Mark[] {
+  let gone = 0;
+  return way.flatMap(({ piece, edge, reversed }) => {
+    const path = reversed ? reversePath(edge.path) : edge.path;
+    const marks = marksOnEdge(piece, path).map((m) => ({ id: m.id, along: m.along + gone }));
+    gone += edge.length;
+    return marks;
+  });
 }
 
 /** The notches of an edge, by how far along its sewn length they lie: what a dart takes in on the way is not walked. */
-function marksOn(piece: PieceResult, path: Path): { id: string; along: number }[] {
+function marksOnEdge(piece: PieceResult, path: Path): Mark[] {
   const mouths = piece.darts.flatMap(({ mouth }) => {
     const at = mouth && locate(path, startOf(mouth));
     return mouth && at && at.off < ON_THE_EDGE_MM ? [{ from: at.along, length: pathLength(mouth) }] : [];
@@ -121,27 +208,68 @@ function marksOn(piece: PieceResult, path: Path): { id: string; along: number }[
 }
 
 /** Notches of one point belong together; the others in the order they are met. */
-function pairMarks(first: { id: string; along: number }[], second: { id: string; along: number }[]): WalkMark[] {
+function pairMarks(first: readonly Mark[], second: readonly Mark[]): WalkMark[] {
   const shared = new Set(first.filter((m) => second.some((n) => n.id === m.id)).map((m) => m.id));
   const same = first.flatMap((m): WalkMark[] => {
     const other = second.find((n) => n.id === m.id);
     return other ? [{ name: m.id, first: m.along, second: other.along }] : [];
   });
-  const [restA, restB] = [first, second].map((list) => list.filter((m) => !shared.has(m.id))) as [typeof first, typeof second];
-  const rest = Array.from({ length: Math.max(restA.length, restB.length) }, (_, i): WalkMark => {
+  const rest = (list: readonly Mark[]): Mark[] => list.filter((m) => !shared.has(m.id));
+  const [restA, restB] = [rest(first), rest(second)];
+  const others = Array.from({ length: Math.max(restA.length, restB.length) }, (_, i): WalkMark => {
     const [a, b] = [restA[i], restB[i]];
     return { name: [a?.id, b?.id].filter(Boolean).join(" / "), first: a?.along, second: b?.along };
   });
-  return [...same, ...rest].sort((m, n) => (m.first ?? m.second ?? 0) - (n.first ?? n.second ?? 0));
+  return [...same, ...others].sort((m, n) => (m.first ?? m.second ?? 0) - (n.first ?? n.second ?? 0));
 }
 
-/** Where places of the second piece lie when both edges have been walked `mm` from their start: rigid, edge on edge. */
-export function walkedTo(walk: SeamWalk, mm: number): (p: Point) => Point {
-  const over = (p: Point): Point => (walk.turnedOver ? { x: -p.x, y: p.y } : p);
-  const a = placeAlong(walk.first.path, mm);
-  const b = placeAlong(walk.second.path, mm);
+/** How far the second side has come (mm) when the first has been walked so far: as far, or with its ease shared out between the marks that meet. */
+export function walkedAlong({ easedMm, marks, first, second }: SeamWalk, mm: number): number {
+  if (easedMm === 0) return mm;
+  const stops = [
+    { a: 0, b: 0 },
+    ...marks.flatMap((m) => (m.first === undefined || m.second === undefined ? [] : [{ a: m.first, b: m.second }])),
+  ];
+  const next = stops.findIndex((s) => s.a >= mm);
+  const [p, q] =
+    next > 0
+      ? [stops[next - 1] as Stop, stops[next] as Stop]
+      : [
+          { a: 0, b: 0 },
+          { a: first.length || 1, b: second.length },
+        ];
+  return q.a === p.a ? q.b : p.b + ((q.b - p.b) * (mm - p.a)) / (q.a - p.a);
+}
+
+interface Stop {
+  readonly a: number;
+  readonly b: number;
+}
+
+/** The edge that a side has come to after so far (mm), and how far along it. */
+export function partAt({ parts }: WalkSide, mm: number): { readonly part: WalkPart; readonly along: number } {
+  let left = mm;
+  for (const part of parts) {
+    if (left <= part.length || part === parts[parts.length - 1]) return { part, along: left };
+    left -= part.length;
+  }
+  return { part: parts[0] as WalkPart, along: mm };
+}
+
+/** Both edges as they lie on each other when the first side has been walked so far (mm): `lay` moves places of the second piece. Rigid, edge on edge. */
+export function walkedTo(
+  walk: SeamWalk,
+  mm: number,
+): { readonly first: WalkPart; readonly second: WalkPart; readonly at: Point; readonly lay: (p: Point) => Point } {
+  const { part: first, along } = partAt(walk.first, mm);
+  const { part: second, along: other } = partAt(walk.second, walkedAlong(walk, mm));
+  // Outlines run clockwise: edges travelled the same way round lie on each other only with one piece turned over.
+  const turnedOver = first.reversed === second.reversed;
+  const over = (p: Point): Point => (turnedOver ? { x: -p.x, y: p.y } : p);
+  const a = placeAlong(first.path, along);
+  const b = placeAlong(second.path, other);
   const at = over(b.at);
   const heading = over(b.heading);
   const by = Math.atan2(a.heading.y, a.heading.x) - Math.atan2(heading.y, heading.x);
-  return (p) => turn({ x: a.at.x + over(p).x - at.x, y: a.at.y + over(p).y - at.y }, a.at, by);
+  return { first, second, at: a.at, lay: (p) => turn({ x: a.at.x + over(p).x - at.x, y: a.at.y + over(p).y - at.y }, a.at, by) };
 }

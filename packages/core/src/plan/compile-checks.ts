@@ -1,116 +1,155 @@
-import { coerce, compile, compileAs, pathIndex } from "../formula/compile.js";
-import { FormulaError } from "../formula/error.js";
-import { parseFormula } from "../formula/parse.js";
-import type { Scope, Typed } from "../formula/scope.js";
+import { coerce, compile, compileAs, pathIndex, pointIndex } from "../formula/compile.js";
+import { FormulaError, inPart } from "../formula/error.js";
+import type { Typed } from "../formula/scope.js";
 import type { Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
 import type { Check, Passes, Sew, System } from "../system/model.js";
-import type { Plan, PlannedCheck, PlannedPass, PlannedPiece, PlannedSew, PlanProblem } from "./plan.js";
+import type { FormulaReader } from "./formula-reader.js";
+import type { Plan, PlannedCheck, PlannedPass, PlannedPlace, PlannedSew } from "./plan.js";
+import { gather, noReferences } from "./references.js";
+import { WHOLE } from "./step-reader.js";
 
-type Report = (problem: PlanProblem) => void;
-
-/** Compiles the checks and the pairs of edges that are sewn together. */
+/** Compiles the checks and the pairs of edges that are sewn together. `boards` tells where each point was drafted. */
 export function compileChecks(
   system: System,
-  scope: Scope,
-  pieces: readonly PlannedPiece[],
-  shaped: ReadonlySet<string>,
-  report: Report,
+  read: FormulaReader,
+  boards: ReadonlyMap<string, string>,
 ): Pick<Plan, "checks" | "sews" | "passes" | "closures" | "stretch"> {
+  const compiler = new CheckCompiler(read, boards);
   const checks: PlannedCheck[] = [];
   const sews: PlannedSew[] = [];
   const passes: PlannedPass[] = [];
   const closures: (Typed | undefined)[] = [];
   let stretch: Typed | undefined;
-  const known = new Set(pieces.map((p) => p.source.key));
-  nameShapedEdges(system, scope, shaped);
   system.statements.forEach((statement, i) => {
     try {
-      if (statement.is === "check") checks.push(compileCheck(statement, scope));
-      else if (statement.is === "sew") sews.push(compileSew(statement, scope, known, shaped));
-      else if (statement.is === "passes") passes.push(compilePass(statement, scope));
-      else if (statement.is === "closes") closures.push(conditionOf(statement.when, scope));
-      else if (statement.is === "cloth") stretch = compileAs(parseFormula(statement.stretches), scope, "number");
+      if (statement.is === "check") checks.push(compiler.check(statement, i));
+      else if (statement.is === "sew") sews.push(compiler.sew(statement, i));
+      else if (statement.is === "passes") passes.push(compiler.pass(statement, i));
+      else if (statement.is === "closes") closures.push(compiler.when(statement.when));
+      else if (statement.is === "cloth")
+        stretch = inPart("stretches", () => compileAs(read.parse(statement.stretches), read.scope, "number"));
     } catch (error) {
-      if (!(error instanceof FormulaError)) throw error;
-      report({ statement: i, part: PART[statement.is as keyof typeof PART], at: error.at, why: error.why, fix: error.fix });
+      read.note(error, i);
     }
   });
   return { checks, sews, passes, closures, stretch };
 }
 
-/** Which edges a piece has that is made by shaping is known only when it is made: those that checks name are given a place. */
-function nameShapedEdges(system: System, scope: Scope, shaped: ReadonlySet<string>): void {
-  const texts = system.statements.flatMap((s) => (s.is === "check" ? [s.got, s.expected, s.upper] : s.is === "passes" ? [s.garment] : []));
-  for (const name of texts.flatMap((text) => edgesIn(text ?? "")))
-    if (shaped.has(name.slice(0, name.indexOf("."))) && !scope.paths.has(name)) scope.paths.set(name, scope.paths.size);
-}
+class CheckCompiler {
+  constructor(
+    private readonly read: FormulaReader,
+    private readonly boards: ReadonlyMap<string, string>,
+  ) {}
 
-const conditionOf = (when: string | undefined, scope: Scope): Typed | undefined =>
-  when === undefined ? undefined : compileAs(parseFormula(when), scope, "boolean");
+  when(text: string | undefined): Typed | undefined {
+    return text === undefined ? undefined : this.figure(text, "boolean", "when");
+  }
 
-/** The part of a statement whose formula is looked at first. */
-const PART = { check: "got", sew: "got", passes: "garment", closes: "when", cloth: "stretches" } as const;
+  private figure(text: string, kind: Kind, part: string): Typed {
+    return inPart(part, () => compileAs(this.read.parse(text), this.read.scope, kind));
+  }
 
-function compilePass(source: Passes, scope: Scope): PlannedPass {
-  return {
-    source,
-    when: conditionOf(source.when, scope),
-    garment: compileAs(parseFormula(source.garment), scope, "length"),
-    body: compileAs(parseFormula(source.body), scope, "length"),
-    edges: edgesIn(source.garment),
-  };
-}
+  private place(id: string | undefined): PlannedPlace | undefined {
+    if (id === undefined) return undefined;
+    return { point: inPart("at", () => pointIndex(id, this.read.scope, WHOLE)), board: this.boards.get(id) };
+  }
 
-function compileCheck(source: Check, scope: Scope): PlannedCheck {
-  const when = conditionOf(source.when, scope);
-  if (source.test === "holds") {
+  pass(source: Passes, statement: number): PlannedPass {
     return {
+      statement,
       source,
-      edges: edgesNamed(source),
-      when,
+      when: this.when(source.when),
+      garment: this.figure(source.garment, "length", "garment"),
+      body: this.figure(source.body, "length", "body"),
+      over: gather(this.read.parse(source.body), noReferences()).names,
+      edges: edgesIn(source.garment),
+      at: this.place(source.at),
+    };
+  }
+
+  check(source: Check, statement: number): PlannedCheck {
+    const base = { statement, source, edges: edgesNamed(source), when: this.when(source.when), at: this.place(source.at) };
+    if (source.test === "holds") return { ...base, ...this.condition(source.got) };
+    const sides = (["got", "expected", "upper"] as const).map((part) => {
+      const text = source[part];
+      return text === undefined ? undefined : { part, tree: inPart(part, () => this.read.parse(text)) };
+    });
+    const kind = this.sharedKind(sides);
+    const [got, expected, upper] = sides.map((side) =>
+      side === undefined
+        ? undefined
+        : inPart(side.part, () => coerce(compile(side.tree, this.read.scope), kind, side.tree, this.read.scope)),
+    ) as [Typed, Typed | undefined, Typed | undefined];
+    const within = source.within === undefined ? undefined : this.figure(source.within, kind, "within");
+    return {
+      ...base,
+      kind,
+      holds: undefined,
+      relation: source.test === "between" ? "between" : "equal",
+      orEqual: true,
+      got,
+      expected,
+      upper,
+      within,
+    };
+  }
+
+  /** A condition, with its two or three figures where it compares figures by less and more. */
+  private condition(text: string): Pick<PlannedCheck, "kind" | "holds" | "relation" | "orEqual" | "got" | "expected" | "upper" | "within"> {
+    const { scope } = this.read;
+    const holds = this.figure(text, "boolean", "got");
+    const bare = {
       kind: "boolean",
-      got: compileAs(parseFormula(source.got), scope, "boolean"),
+      holds,
+      relation: "holds",
+      orEqual: false,
+      got: holds,
       expected: undefined,
       upper: undefined,
       within: undefined,
+    } as const;
+    const tree = this.read.parse(text);
+    if (tree.type !== "compare" || tree.ops.some((op) => op === "=" || op === "!=")) return bare;
+    const kind = this.sharedKind(tree.items.map((item) => ({ part: "got", tree: item })));
+    const [a, b, c] = tree.items.map((item) => coerce(compile(item, scope), kind, item, scope)) as [Typed, Typed, Typed | undefined];
+    const orEqual = tree.ops.every((op) => op.endsWith("="));
+    const [first, second] = tree.ops.map((op) => (op.startsWith("<") ? 1 : -1));
+    if (tree.items.length === 2) return { ...bare, kind, relation: first === 1 ? "at most" : "at least", orEqual, got: a, expected: b };
+    if (tree.items.length > 3 || first !== second) return bare;
+    return { ...bare, kind, relation: "between", orEqual, got: b, expected: first === 1 ? a : c, upper: first === 1 ? c : a };
+  }
+
+  /** The kind of the sides that is not bare: lengths are compared with lengths. */
+  private sharedKind(sides: readonly ({ part: string; tree: Tree } | undefined)[]): Kind {
+    for (const side of sides) {
+      const kind = side && inPart(side.part, () => compile(side.tree, this.read.scope).kind);
+      if (kind && kind !== "bare") return kind;
+    }
+    return "number";
+  }
+
+  sew(source: Sew, statement: number): PlannedSew {
+    const side = (names: readonly string[], part: string): readonly string[] => {
+      names.forEach((name, i) => inPart(`${part}.${i}`, () => pathIndex(name, this.read.scope, [0, name.length])));
+      return names;
+    };
+    const [first, second] = [side(source.first, "first"), side(source.second, "second")];
+    const twice = first.find((name) => second.includes(name));
+    if (twice !== undefined) {
+      const error = new FormulaError(`${twice} would be sewn to itself.`, "Name another edge.", WHOLE);
+      error.part = "second.0";
+      throw error;
+    }
+    return {
+      statement,
+      first,
+      second,
+      eased: source.eased === undefined ? undefined : this.figure(source.eased, "length", "eased"),
+      within: source.within === undefined ? undefined : this.figure(source.within, "length", "within"),
     };
   }
-  const trees = [source.got, source.expected, source.upper].map((text) => (text === undefined ? undefined : parseFormula(text)));
-  const kind = sharedKind(trees, scope);
-  const [got, expected, upper] = trees.map((tree) => tree && coerce(compile(tree, scope), kind, tree, scope)) as [
-    Typed,
-    Typed | undefined,
-    Typed | undefined,
-  ];
-  const within = source.within === undefined ? undefined : compileAs(parseFormula(source.within), scope, kind);
-  return { source, edges: edgesNamed(source), when, kind, got, expected, upper, within };
 }
 
 const edgesNamed = (check: Check): string[] => [check.got, check.expected].flatMap((text) => edgesIn(text ?? ""));
 const edgesIn = (text: string): string[] => text.match(/[A-Z]\w*\.[a-z_]\w*/g) ?? [];
-
-/** The kind of the sides that is not bare: lengths are compared with lengths. */
-function sharedKind(trees: readonly (Tree | undefined)[], scope: Scope): Kind {
-  for (const tree of trees) {
-    const kind = tree && compile(tree, scope).kind;
-    if (kind && kind !== "bare") return kind;
-  }
-  return "number";
-}
-
-function compileSew(source: Sew, scope: Scope, known: ReadonlySet<string>, shaped: ReadonlySet<string>): PlannedSew {
-  const side = (name: string): PlannedSew["first"] => {
-    const [piece = "", role = ""] = name.split(".");
-    // Which edges a piece has that is made by shaping is known only when it is made.
-    if (shaped.has(piece)) return { piece, role };
-    if (!known.has(piece)) throw new FormulaError(`There is no piece ${piece}.`, "Name a piece drawn above.", [0, name.length]);
-    pathIndex(name, scope, [0, name.length]);
-    return { piece, role };
-  };
-  return {
-    first: side(source.first),
-    second: side(source.second),
-    within: source.within === undefined ? undefined : compileAs(parseFormula(source.within), scope, "length"),
-  };
-}

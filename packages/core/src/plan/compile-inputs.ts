@@ -1,12 +1,15 @@
 import { compile } from "../formula/compile.js";
-import { parseFormula } from "../formula/parse.js";
 import type { Scope, Typed } from "../formula/scope.js";
+import type { Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
 import { MM_PER } from "../quantity/units.js";
 import type { Choice, Measure, Setting, Table } from "../system/model.js";
 import type { FormulaReader } from "./formula-reader.js";
 import type { PlannedChoice, PlannedMeasure, PlannedSetting } from "./plan.js";
-import { lookUpIn } from "./table.js";
+import { lookUpIn, type TableRow } from "./table.js";
+
+/** What a table gives above a row that says it is not made for such figures. */
+const NOTHING = "nothing";
 
 /** Compiles what a system asks for: measurements, settings, choices and tables become names of its scope. */
 export class InputCompiler {
@@ -25,67 +28,96 @@ export class InputCompiler {
     for (const act of this.later) act();
   }
 
-  /** A range end or default, which is the same for every body. */
+  /** A range end or a figure of a table, which is the same for every body. */
   private fixed(text: string | undefined, kind: Kind, statement: number, part: string, otherwise: number): number {
     if (text === undefined) return otherwise;
     const planned = this.read.formula(text, kind, statement, part);
     if (!planned) return otherwise;
     if (planned.typed.constant !== undefined) return planned.typed.constant;
-    this.read.problems.push({ statement, part, why: "A range is made of figures alone.", fix: "Write a figure, like 2 1/2." });
+    this.read.report({ statement, part, why: "This must be the same for every body.", fix: "Write a figure, like 2 1/2." });
     return otherwise;
   }
 
+  private range(s: { from?: string | undefined; to?: string | undefined }, kind: Kind, i: number): { from: number; to: number } {
+    const from = this.fixed(s.from, kind, i, "from", -Infinity);
+    const to = this.fixed(s.to, kind, i, "to", Infinity);
+    if (from > to)
+      this.read.report({
+        statement: i,
+        part: "from",
+        why: `The range is upside down: ${s.from} is more than ${s.to}.`,
+        fix: "Write the smaller figure first.",
+      });
+    return { from, to };
+  }
+
   measure(s: Measure, i: number): void {
-    if (this.scope.names.has(s.key)) return this.read.twice(s.key, i);
+    if (!this.read.claim(s.key, i)) return;
     const kind: Kind = s.kind === "number" ? "number" : "length";
     const slot = this.scope.newSlot();
     this.scope.names.set(s.key, { kind, slot, what: `The measurement ${s.key}` });
-    const from = this.fixed(s.from, kind, i, "from", 0);
-    const to = this.fixed(s.to, kind, i, "to", Infinity);
+    const range = this.range(s, kind, i);
     // Whether it is asked for may hang on a choice, which stands below the measurements.
     this.later.push(() => {
       const when = s.when === undefined ? undefined : this.read.formula(s.when, "boolean", i, "when")?.typed;
       const fallback = s.fallback === undefined ? undefined : this.read.formula(s.fallback, kind, i, "fallback");
-      this.measures.push({ source: s, slot, from, to, when, fallback });
+      this.measures.push({ source: s, slot, ...range, when, fallback });
     });
   }
 
   setting(s: Setting, i: number): void {
-    if (this.scope.names.has(s.key)) return this.read.twice(s.key, i);
+    if (!this.read.claim(s.key, i)) return;
     const slot = this.scope.newSlot();
     const wordSlot = this.scope.newSlot();
     const words = ["", ...(s.words ?? [])];
     const defaultWord = Math.max(0, words.indexOf(s.default));
+    const given = this.defaultOf(s, i, defaultWord);
+    const range = this.range(s, s.kind, i);
+    const { value } = given;
+    if (value < range.from - 1e-9 || value > range.to + 1e-9)
+      this.read.report({
+        statement: i,
+        part: "default",
+        why: `The default ${s.default} lies outside its range, ${s.from ?? ""} to ${s.to ?? ""}.`,
+        fix: "Change one of the two.",
+      });
     this.scope.names.set(s.key, { kind: s.kind, slot, what: `The setting ${s.key}`, ...(s.words ? { words, wordSlot } : {}) });
-    const value =
-      defaultWord > 0 ? Number.NaN : s.kind === "boolean" ? Number(s.default === "yes") : this.fixed(s.default, s.kind, i, "default", 0);
-    this.settings.push({
-      source: s,
-      slot,
-      wordSlot,
-      words,
-      default: value,
-      defaultWord,
-      from: this.fixed(s.from, s.kind, i, "from", -Infinity),
-      to: this.fixed(s.to, s.kind, i, "to", Infinity),
-    });
+    this.settings.push({ source: s, slot, wordSlot, words, default: value, defaultRule: given.rule, defaultWord, ...range });
+  }
+
+  /** The default of a setting: one figure, or a rule to be worked out with each body; not a number where a word stands. */
+  private defaultOf(s: Setting, i: number, word: number): { value: number; rule: Typed | undefined } {
+    if (word > 0) return { value: Number.NaN, rule: undefined };
+    if (s.kind === "boolean") {
+      if (s.default !== "yes" && s.default !== "no")
+        this.read.report({ statement: i, part: "default", why: `“${s.default}” is neither yes nor no.`, fix: "Write yes or no." });
+      return { value: Number(s.default === "yes"), rule: undefined };
+    }
+    const planned = this.read.formula(s.default, s.kind, i, "default");
+    const constant = planned?.typed.constant;
+    return { value: constant ?? Number.NaN, rule: planned && constant === undefined ? planned.typed : undefined };
   }
 
   choice(s: Choice, i: number): void {
-    if (this.scope.names.has(s.key)) return this.read.twice(s.key, i);
+    if (!this.read.claim(s.key, i)) return;
     if (!s.options || s.options.length === 0) {
-      this.read.problems.push({
-        statement: i,
-        why: `The choice ${s.key} has no options.`,
-        fix: 'Indent them below: nape = back_waist "Why."',
-      });
+      this.read.report({ statement: i, why: `The choice ${s.key} has no options.`, fix: 'Indent them below: nape = back_waist "Why."' });
       return;
     }
+    s.options.forEach((option, k) => {
+      if (s.options.findIndex((o) => o.name === option.name) < k)
+        this.read.report({
+          statement: i,
+          part: `options.${k}`,
+          why: `The option ${option.name} is there twice.`,
+          fix: "Give each its own name.",
+        });
+    });
     const wordSlot = this.scope.newSlot();
     const options = s.options.map((option, k) => {
       if (option.formula === undefined) return undefined;
       try {
-        const tree = parseFormula(option.formula);
+        const tree = this.read.parse(option.formula);
         return { tree, typed: this.optionValue(tree) };
       } catch (error) {
         this.read.note(error, i, `options.${k}.formula`);
@@ -105,26 +137,63 @@ export class InputCompiler {
   }
 
   table(s: Table, i: number): void {
-    if (this.scope.tables.has(s.key)) return this.read.twice(s.key, i);
+    if (!this.read.claim(s.key, i, "key", "table")) return;
     const by = this.scope.names.get(s.by);
     if (!by) {
-      this.read.problems.push({
+      this.read.report({
         statement: i,
-        why: `Nothing here is called ${s.by}.`,
+        part: "by",
+        why: this.scope.anywhere.has(s.by) ? `${s.by} stands further below.` : `Nothing here is called ${s.by}.`,
         fix: "A table is read by a measurement or value above it.",
       });
       return;
     }
-    const rows = s.rows.map((row, k) => ({
+    const rows = s.rows.map((row, k): TableRow => ({
       bound: row.bound,
       at: this.fixed(row.at, by.kind, i, `rows.${k}.at`, Infinity),
-      gives: this.fixed(row.gives, s.kind, i, `rows.${k}.gives`, Number.NaN),
+      gives: row.gives === NOTHING ? Number.NaN : this.fixed(row.gives, s.kind, i, `rows.${k}.gives`, Number.NaN),
     }));
+    this.refuseRows(s, rows, i);
+    this.scope.tableMeasures.set(s.key, s.by);
     this.scope.tables.set(s.key, { by: by.kind, gives: s.kind, at: lookUpIn(s.mode, rows) });
   }
 
+  /** Tells rows that could not be meant: out of order, bounds that a mode does not know, and a stepped table that stops. */
+  private refuseRows(s: Table, rows: readonly TableRow[], i: number): void {
+    const tell = (k: number, why: string, fix: string): void => this.read.report({ statement: i, part: `rows.${k}.at`, why, fix });
+    rows.forEach((row, k) => {
+      const before = rows[k - 1];
+      if (s.mode === "linear" && row.bound !== "at")
+        tell(
+          k,
+          "A linear table names the figures it runs between.",
+          `Write each row like: at ${s.rows[k]?.at ?? "40"} -> ${s.rows[k]?.gives ?? ""}.`,
+        );
+      else if (
+        before &&
+        row.at <= before.at &&
+        row.bound !== "above" &&
+        before.bound !== "above" &&
+        (s.mode === "linear" || row.bound === before.bound)
+      )
+        tell(
+          k,
+          `The rows are out of order: ${s.rows[k]?.at ?? ""} does not come after ${s.rows[k - 1]?.at ?? ""}.`,
+          "Write them from the smallest figure to the largest.",
+        );
+      else if (before?.bound === "above") tell(k, "No row is reached behind “above”.", "Write it last.");
+    });
+    const last = rows.length - 1;
+    if (s.mode === "steps" && rows[last]?.bound !== "above" && rows.some((row) => row.bound !== "at"))
+      tell(
+        last,
+        `The table does not say what it gives above ${s.rows[last]?.at ?? ""}.`,
+        "End it with a row like: above -> 8, or above -> nothing when it is not made for such figures.",
+      );
+  }
+
   /** An option's figure: bare numbers are lengths in the home unit. */
-  private optionValue(tree: ReturnType<typeof parseFormula>): Typed {
+  private optionValue(tree: Tree): Typed {
     const typed = compile(tree, this.scope);
     if (typed.kind !== "bare") return typed;
     const by = MM_PER[this.scope.unit];

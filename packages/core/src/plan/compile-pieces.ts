@@ -1,111 +1,248 @@
 import { compileAs, pathIndex, pointIndex } from "../formula/compile.js";
-import { FormulaError } from "../formula/error.js";
-import { parseFormula, parseLineRef } from "../formula/parse.js";
-import type { Scope, Typed } from "../formula/scope.js";
-import type { Edge, Piece, System } from "../system/model.js";
-import { partNoter } from "./note-part.js";
-import type { PlannedDart, PlannedEdge, PlannedPiece, PlanProblem } from "./plan.js";
+import { FormulaError, inPart } from "../formula/error.js";
+import { parseLineRef } from "../formula/parse.js";
+import type { Typed } from "../formula/scope.js";
+import type { Kind } from "../quantity/kind.js";
+import type { PlannedDart, PlannedDrawing, PlannedEdge, PlannedNotch, PlannedPiece } from "../piece/blueprint.js";
+import { amendPiece } from "../shaping/amend.js";
+import { leaveOut } from "../shaping/leave-out.js";
+import { pieceFrom } from "../shaping/piece-from.js";
+import type { Amend, Edge, LeaveOut, Piece, PieceFrom } from "../system/model.js";
+import { type NotePart, partNoter } from "./note-part.js";
+import type { PieceContext } from "./piece-context.js";
+import type { PlannedFormula, PlannedShaping, PlanProblem } from "./plan.js";
+import { WHOLE } from "./step-reader.js";
 
-type Report = (problem: PlanProblem) => void;
-
-/** Compiles the pieces. Each edge becomes known to checks as `Piece.role`. A piece with a problem is left out. */
-export function compilePieces(system: System, scope: Scope, darts: readonly PlannedDart[], report: Report): PlannedPiece[] {
-  const pieces: PlannedPiece[] = [];
-  system.statements.forEach((statement, i) => {
-    if (statement.is !== "piece") return;
-    const problems: PlanProblem[] = [];
-    const piece = compilePiece(statement, i, scope, darts, (p) => problems.push(p));
-    problems.forEach(report);
-    if (piece && problems.length === 0) pieces.push(piece);
-  });
-  return pieces;
+/** Compiles a piece. Its edges become known to what follows as `Piece.role`. Undefined, with its problems told, when it cannot be taken. */
+export function compilePiece(source: Piece, statement: number, context: PieceContext): PlannedPiece | undefined {
+  const problems: PlanProblem[] = [];
+  const report = (problem: PlanProblem): void => void problems.push(problem);
+  const piece = context.read.claim(source.key, statement, "key", "piece") ? compiled(source, statement, context, report) : undefined;
+  problems.forEach((p) => context.read.report(p));
+  return problems.length === 0 ? piece : undefined;
 }
 
-function compilePiece(
-  source: Piece,
-  statement: number,
-  scope: Scope,
-  darts: readonly PlannedDart[],
-  report: Report,
-): PlannedPiece | undefined {
+function compiled(source: Piece, statement: number, context: PieceContext, report: (p: PlanProblem) => void): PlannedPiece | undefined {
+  const { scope } = context;
   const part = partNoter(statement, report);
+  const roles = new Set<string>();
+  scope.pieces.set(source.key, { roles, settled: true });
+  if (!context.boards.has(source.board))
+    report({ statement, part: "board", why: `There is no board ${source.board}.`, fix: `There are: ${[...context.boards].join(", ")}.` });
   if (!source.edges || source.edges.length < 2) {
     report({ statement, why: `The piece ${source.key} has no outline.`, fix: "Indent its edges below: edge side: #5 > #7 > #8." });
     return undefined;
   }
-  const edges = source.edges.map((edge, i) => part(`edges.${i}.allow`, () => compileEdge(source.key, edge, scope, darts)));
-  const known = edges.filter((e) => e !== undefined);
-  const ends = (text: string): [number, number] => {
-    const line = parseLineRef(text);
-    if (line.type !== "through") throw new FormulaError("This line is named by its two ends.", "Write it like #2-#5.", line.at);
-    return [pointIndex(line.a, scope, line.at), pointIndex(line.b, scope, line.at)];
-  };
-  const levels = (source.levels ?? []).map((level, i) => part(`levels.${i}.line`, () => ({ label: level.label, ends: ends(level.line) })));
-  const inside = (source.inside ?? []).map((line) => part("inside", () => ({ label: line.label, items: itemsOf(line.along, scope, []) })));
-  const notches = (source.notches ?? []).map((n, i) => part("on" in n ? `notches.${i}.by` : "notches", () => notchOf(n, known, scope)));
+  refuseFold(source, statement, report);
+  const edges = source.edges.flatMap((edge, i) => part(`edges.${i}`, () => compileEdge(source.key, edge, i, context)) ?? []);
+  for (const { role } of source.edges) roles.add(role);
+  const when = whenOf(source.when, part, context);
+  return { statement, source, when, edges, ...drawing(source, edges, part, context) };
+}
+
+/** A piece on the fold has an edge that is the fold, and the other way round. */
+function refuseFold(source: Piece, statement: number, report: (p: PlanProblem) => void): void {
+  const folded = source.edges?.some((e) => e.finish === "fold") ?? false;
+  if (source.onFold && !folded)
+    report({
+      statement,
+      why: `${source.key} is cut on the fold, but none of its edges is the fold.`,
+      fix: "Mark the edge: edge centre: #4 > #0 · fold.",
+    });
+  if (!source.onFold && folded)
+    report({
+      statement,
+      why: `An edge of ${source.key} is the fold, but the piece is not cut on it.`,
+      fix: "Write cut 1 on fold, or take fold away from the edge.",
+    });
+}
+
+const whenOf = (when: string | undefined, part: NotePart, { read, scope }: PieceContext): Typed | undefined =>
+  when === undefined ? undefined : part("when", () => compileAs(read.parse(when), scope, "boolean"));
+
+type DrawnText = Pick<Piece, "grain" | "grainTurned" | "darts" | "inside" | "levels" | "notches" | "marks" | "notes">;
+
+/** What is drawn on a piece, compiled. `edges` are its own, where they are known. */
+function drawing(source: DrawnText, edges: readonly PlannedEdge[] | undefined, part: NotePart, context: PieceContext): PlannedDrawing {
+  const { scope, read } = context;
+  const length = (text: string): Typed => compileAs(read.parse(text), scope, "length");
+  const { grain } = source;
   return {
-    statement,
-    source,
-    darts: part("darts", () => dartsOf(source, known, darts)) ?? [],
-    when: source.when === undefined ? undefined : part("when", () => compileAs(parseFormula(source.when as string), scope, "boolean")),
-    edges: known,
-    grain: source.grain === undefined ? undefined : part("grain", () => ends(source.grain as string)),
-    inside: inside.filter((l) => l !== undefined),
-    levels: levels.filter((l) => l !== undefined),
-    notches: notches.filter((n) => n !== undefined),
+    grain:
+      grain === undefined
+        ? undefined
+        : part("grain", () => ({
+            ends: inPart("grain.line", () => endsOf(grain, context)),
+            turned: source.grainTurned === undefined ? undefined : compileAs(read.parse(source.grainTurned), scope, "angle"),
+          })),
+    darts: part("darts", () => dartsOf(source, edges ?? [], context)) ?? [],
+    inside: (source.inside ?? []).flatMap(
+      (line, i) => part(`inside.${i}`, () => ({ label: line.label, items: itemsOf(line.along, `inside.${i}`, context, false) })) ?? [],
+    ),
+    levels: (source.levels ?? []).flatMap(
+      (level, i) => part(`levels.${i}.line`, () => ({ label: level.label, ends: endsOf(level.line, context) })) ?? [],
+    ),
+    notches: (source.notches ?? []).flatMap((n, i) => part(`notches.${i}`, () => notchOf(n, `notches.${i}`, edges, context)) ?? []),
+    marks: (source.marks ?? []).flatMap(
+      (m, i) =>
+        part(`marks.${i}`, () => ({
+          kind: m.kind,
+          points: m.at.map((id) => pointIndex(id, scope, WHOLE)),
+          length: m.length === undefined ? undefined : inPart(`marks.${i}.length`, () => length(m.length as string)),
+          way: m.way ?? "across",
+        })) ?? [],
+    ),
+    notes: source.notes ?? [],
   };
 }
 
-function compileEdge(piece: string, edge: Edge, scope: Scope, darts: readonly PlannedDart[]): PlannedEdge {
-  const allow: Typed | undefined = edge.allow === undefined ? undefined : compileAs(parseFormula(edge.allow), scope, "length");
+function endsOf(text: string, { scope }: PieceContext): [number, number] {
+  const line = parseLineRef(text);
+  if (line.type !== "through") throw new FormulaError("This line is named by its two ends.", "Write it like #2-#5.", line.at);
+  return [pointIndex(line.a, scope, line.at), pointIndex(line.b, scope, line.at)];
+}
+
+function compileEdge(piece: string, edge: Edge, i: number, context: PieceContext): PlannedEdge {
+  const { scope, read } = context;
   const name = `${piece}.${edge.role}`;
-  if (scope.paths.has(name)) throw new FormulaError(`${name} is already an edge.`, "Give each edge of a piece its own name.", [0, 0]);
-  const pathAt = scope.paths.size;
-  scope.paths.set(name, pathAt);
+  if (scope.paths.has(name)) {
+    const error = new FormulaError(`${name} is already an edge.`, "Give each edge of a piece its own name.", WHOLE);
+    error.part = `edges.${i}.role`;
+    throw error;
+  }
+  const items = itemsOf(edge.along, `edges.${i}.along`, context, true);
+  const allow = edge.allow === undefined ? undefined : inPart(`edges.${i}.allow`, () => allowance(edge.allow as string, context));
   return {
     role: edge.role,
-    items: itemsOf(edge.along, scope, darts),
+    items,
     allow,
     finish: edge.finish ?? "seam",
     corner: edge.corner ?? "mitre",
     pointed: edge.pointed ?? false,
-    pathIndex: pathAt,
+    pathIndex: read.scope.newPath(name),
   };
+}
+
+function allowance(text: string, { read, scope }: PieceContext): Typed {
+  const typed = compileAs(read.parse(text), scope, "length");
+  if ((typed.constant ?? 0) < 0) throw new FormulaError("An allowance cannot be less than nothing.", "Write 0 for none.", WHOLE);
+  return typed;
 }
 
 type NotchText = NonNullable<Piece["notches"]>[number];
 
-function notchOf(n: NotchText, edges: readonly PlannedEdge[], scope: Scope): PlannedPiece["notches"][number] {
-  if ("at" in n) return { point: pointIndex(n.at, scope, [0, 0]), id: n.at, marks: n.marks };
-  const edge = edges.findIndex((e) => e.role === n.on);
-  if (edge < 0)
-    throw new FormulaError(`This piece has no edge ${n.on}.`, `It has: ${edges.map((e) => e.role).join(", ")}.`, [0, n.by.length]);
-  return { edge, along: compileAs(parseFormula(n.by), scope, "length"), id: `${n.on} ${n.by}`, marks: n.marks };
-}
-
-function betweenOf(item: { readonly from?: string; readonly to?: string }, scope: Scope): readonly [number, number] | undefined {
-  if (item.from === undefined || item.to === undefined) return undefined;
-  return [pointIndex(item.from, scope, [0, 0]), pointIndex(item.to, scope, [0, 0])];
+function notchOf(n: NotchText, at: string, edges: readonly PlannedEdge[] | undefined, { read, scope }: PieceContext): PlannedNotch {
+  if ("at" in n) return { point: inPart(`${at}.at`, () => pointIndex(n.at, scope, WHOLE)), id: n.at, ticks: n.ticks };
+  if (edges && !edges.some((e) => e.role === n.on)) {
+    const error = new FormulaError(`This piece has no edge ${n.on}.`, `It has: ${edges.map((e) => e.role).join(", ")}.`, WHOLE);
+    error.part = `${at}.on`;
+    throw error;
+  }
+  const along = inPart(`${at}.by`, () => compileAs(read.parse(n.by), scope, "length"));
+  return { edge: n.on, along, fromEnd: n.fromEnd ?? false, id: `${n.on} ${n.by}`, ticks: n.ticks };
 }
 
 /** Points and paths named in order, as indices of the frame. */
-function itemsOf(along: Edge["along"], scope: Scope, darts: readonly PlannedDart[]): PlannedEdge["items"] {
-  return along.map((item) => {
-    if ("point" in item) return { point: pointIndex(item.point, scope, [0, 0]) };
+function itemsOf(along: Edge["along"], at: string, { scope, darts }: PieceContext, withDarts: boolean): PlannedEdge["items"] {
+  return along.map((item, i) => {
+    const part = `${at}.${i}`;
+    const point = (id: string, name: string): number => inPart(`${part}.${name}`, () => pointIndex(id, scope, WHOLE));
+    if ("point" in item) return { point: point(item.point, "point") };
     const reversed = item.reversed ?? false;
-    const dart = item.from === undefined ? darts.find((d) => d.key === item.path) : undefined;
-    return dart ? { dart, reversed } : { path: pathIndex(item.path, scope, [0, 0]), between: betweenOf(item, scope), reversed };
+    const dart = withDarts && item.from === undefined ? darts.find((d) => d.key === item.path) : undefined;
+    if (dart) return { dart, reversed };
+    const path = inPart(`${part}.path`, () => pathIndex(item.path, scope, WHOLE));
+    const between =
+      item.from === undefined || item.to === undefined ? undefined : ([point(item.from, "from"), point(item.to, "to")] as const);
+    return { path, between, reversed };
   });
 }
 
 /** The darts of a piece: those its edges run over, then those that lie inside it. */
-function dartsOf(source: Piece, edges: readonly PlannedEdge[], darts: readonly PlannedDart[]): PlannedDart[] {
+function dartsOf(source: Pick<Piece, "darts">, edges: readonly PlannedEdge[], { darts }: PieceContext): PlannedDart[] {
   const inEdges = edges.flatMap((edge) => edge.items.flatMap((item) => ("dart" in item ? [item.dart] : [])));
-  const inside = (source.darts ?? []).map((key) => {
+  const inside = (source.darts ?? []).map((key, i) => {
     const dart = darts.find((d) => d.key === key);
-    if (!dart)
-      throw new FormulaError(`No dart is called ${key}.`, 'Draw it above: dart waist_dart "Waist dart": legs F8, F9 to F10.', [0, 0]);
-    return dart;
+    if (dart) return dart;
+    const error = new FormulaError(`No dart is called ${key}.`, 'Draw it above: dart waist_dart "Waist dart": legs F8, F9 to F10.', WHOLE);
+    error.part = `darts.${i}`;
+    throw error;
   });
   return [...inEdges, ...inside];
+}
+
+/** Compiles what makes a piece from another, says more of one, or leaves one out. */
+export function compilePieceChange(source: PieceFrom | Amend | LeaveOut, statement: number, context: PieceContext): PlannedShaping {
+  const problems: PlanProblem[] = [];
+  const part = partNoter(statement, (p) => problems.push(p));
+  const formulas: PlannedFormula[] = [];
+  const when = whenOf(source.when, part, context);
+  const shape = changeOf(source, statement, part, formulas, context);
+  problems.forEach((p) => context.read.report(p));
+  const needs = [source.is === "pieceFrom" ? source.of : source.key];
+  return { statement, source, when, formulas, needs, shape: problems.length > 0 ? undefined : shape, problem: problems[0] };
+}
+
+function changeOf(
+  source: PieceFrom | Amend | LeaveOut,
+  statement: number,
+  part: NotePart,
+  formulas: PlannedFormula[],
+  context: PieceContext,
+): PlannedShaping["shape"] {
+  const { read, scope } = context;
+  const figure = (name: string, text: string, kind: Kind = "length"): Typed["run"] => {
+    const tree = part(name, () => read.parse(text));
+    const typed = tree && part(name, () => compileAs(tree, scope, kind));
+    if (!tree || !typed) return () => Number.NaN;
+    formulas.push({ name, text, tree, kind, typed });
+    return typed.run;
+  };
+  if (source.is === "leaveOut") {
+    part("key", () => pieceEntry(source.key, context));
+    return leaveOut(source.key);
+  }
+  const changes = {
+    pleats: (source.pleats ?? []).map((p, i) => ({ depth: figure(`pleats.${i}.depth`, p.depth), at: p.at })),
+    allowances: (source.allowances ?? []).map((a, i) => {
+      part(`allowances.${i}.allow`, () => allowance(a.allow, context));
+      return { allow: figure(`allowances.${i}.allow`, a.allow), on: a.on };
+    }),
+    drawing: drawing(source, undefined, part, context),
+  };
+  if (source.is === "amend") {
+    const entry = part("key", () => pieceEntry(source.key, context));
+    if (!entry) return undefined;
+    const edges = (source.edges ?? []).flatMap((edge, i) => part(`edges.${i}`, () => amendedEdge(edge, i, context)) ?? []);
+    for (const { role } of edges) entry.roles.add(role);
+    entry.settled = false;
+    return amendPiece(source.key, { ...changes, edges });
+  }
+  const entry = part("of", () => pieceEntry(source.of, context));
+  if (!read.claim(source.key, statement, "key", "piece") || !entry) return undefined;
+  scope.pieces.set(source.key, { roles: new Set(entry.roles), settled: false });
+  const { key, title, of, cut, onFold, mirrored } = source;
+  const strip = source.strip && { width: figure("strip.width", source.strip.width), along: source.strip.along };
+  return pieceFrom({ key, title: title ?? key.replace(/_/g, " "), of, strip, cut, onFold, mirrored, ...changes });
+}
+
+/** An edge drawn anew: the same as one of a piece, but not made known again. */
+function amendedEdge(edge: Edge, i: number, context: PieceContext): Omit<PlannedEdge, "pathIndex"> {
+  return {
+    role: edge.role,
+    items: itemsOf(edge.along, `edges.${i}.along`, context, true),
+    allow: edge.allow === undefined ? undefined : inPart(`edges.${i}.allow`, () => allowance(edge.allow as string, context)),
+    finish: edge.finish ?? "seam",
+    corner: edge.corner ?? "mitre",
+    pointed: edge.pointed ?? false,
+  };
+}
+
+/** What is known of a piece above. Throws FormulaError. */
+export function pieceEntry(key: string, { scope }: PieceContext): { roles: Set<string>; settled: boolean } {
+  const entry = scope.pieces.get(key);
+  if (entry) return entry;
+  if (scope.anywhere.has(key))
+    throw new FormulaError(`The piece ${key} is taken further below.`, "Use only pieces that stand above.", WHOLE);
+  throw new FormulaError(`There is no piece ${key}.`, `There are: ${[...scope.pieces.keys()].join(", ") || "none yet"}.`, WHOLE);
 }

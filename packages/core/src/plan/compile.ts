@@ -1,8 +1,10 @@
-import { parseLineRef } from "../formula/parse.js";
+import type { Tree } from "../formula/tree.js";
+import { inPart } from "../formula/error.js";
 import { type Evaluate, Scope } from "../formula/scope.js";
 import type { Kind } from "../quantity/kind.js";
 import {
   type DartText,
+  type Evenly,
   type Grade,
   type PathStep,
   type PointStep,
@@ -11,85 +13,101 @@ import {
   type System,
   type Value,
 } from "../system/model.js";
+import { pointsBetween } from "../system/notation/point-range.js";
 import { VERBS } from "../verb/index.js";
 import type { Filled } from "../verb/verb.js";
-import { InputCompiler } from "./compile-inputs.js";
 import { compileChecks } from "./compile-checks.js";
-import { compilePieces } from "./compile-pieces.js";
-import { compileShapings } from "./compile-shapings.js";
+import { InputCompiler } from "./compile-inputs.js";
+import { compilePiece, compilePieceChange } from "./compile-pieces.js";
+import { compileShaping } from "./compile-shapings.js";
 import { legSteps } from "./dart-legs.js";
 import { FormulaReader } from "./formula-reader.js";
 import { gradeRounds } from "./grade.js";
-import { lineReader, pathReader, pointReader } from "./lines.js";
-import type { Plan, PlannedDart, PlannedFormula, PlannedStep, PlanProblem, StepStatement } from "./plan.js";
-import { gatherLine, noReferences, type References } from "./references.js";
+import type { PieceContext } from "./piece-context.js";
+import type { PlannedDart, PlannedPiece } from "../piece/blueprint.js";
+import type { Plan, PlannedAct, PlannedFormula, PlannedShaping, PlannedStep, StepStatement } from "./plan.js";
+import { noReferences, type References } from "./references.js";
 import { SHAPES } from "./shapes/index.js";
+import { StepReader } from "./step-reader.js";
 
-/** Compiles a system once, for any number of bodies. Never throws for what an author wrote: problems are listed and the rest compiles. */
-export function compileSystem(system: System): Plan {
-  return new Compiler(system).plan();
+/**
+ * Compiles a system once, for any number of bodies, in the order of its statements. Never throws for what an author wrote:
+ * problems are listed and the rest compiles. `trees` are formulas already parsed, by their text.
+ */
+export function compileSystem(system: System, trees: ReadonlyMap<string, Tree> = new Map()): Plan {
+  return new Compiler(system, trees).plan();
 }
 
 class Compiler {
   private readonly scope: Scope;
   private readonly read: FormulaReader;
-  private readonly asked: InputCompiler;
+  private readonly inputs: InputCompiler;
   private readonly steps: PlannedStep[] = [];
+  private readonly order: PlannedAct[] = [];
+  private readonly pieces: PlannedPiece[] = [];
+  private readonly shapings: PlannedShaping[] = [];
+  private readonly shapingNames = { points: new Map<string, number>(), paths: new Map<string, number>() };
   private readonly darts: PlannedDart[] = [];
+  private readonly boardKeys: ReadonlySet<string>;
   private board = "M";
   private part: string | undefined;
+  /** Of each point and path, whether every rule of it so far says when it applies. */
+  private readonly conditional = new Map<string, boolean>();
   /** The board each point was drafted on. */
   private readonly boards = new Map<string, string>();
 
-  constructor(private readonly system: System) {
+  constructor(
+    private readonly system: System,
+    trees: ReadonlyMap<string, Tree>,
+  ) {
     this.scope = new Scope(system.unit);
-    this.read = new FormulaReader(this.scope);
-    this.asked = new InputCompiler(this.read);
-    for (const s of system.statements) {
-      if (s.is === "point") this.scope.anywhere.add(`#${s.id}`);
-      else if ("key" in s && s.is !== "board" && s.is !== "piece") this.scope.anywhere.add(s.key);
-      if (s.is === "path") for (const leg of legSteps(s)) this.scope.anywhere.add(`#${leg.id}`);
-    }
+    this.read = new FormulaReader(this.scope, trees);
+    this.inputs = new InputCompiler(this.read);
+    this.boardKeys = new Set(statementsOf(system, "board").map((b) => b.key));
+    for (const s of system.statements) this.foresee(s);
+  }
+
+  /** Notes what a statement will make known, to tell "later" from "never". */
+  private foresee(s: Statement): void {
+    const { anywhere } = this.scope;
+    if (s.is === "point") anywhere.add(`#${s.id}`);
+    else if (s.is === "evenly") for (const id of pointsBetween(s.first, s.last) ?? []) anywhere.add(`#${id}`);
+    else if ("key" in s && s.is !== "board" && s.is !== "amend" && s.is !== "leaveOut") anywhere.add(s.key);
+    if (s.is === "path") for (const leg of legSteps(s)) anywhere.add(`#${leg.id}`);
   }
 
   plan(): Plan {
     this.system.statements.forEach((statement, i) => this.statement(statement, i));
-    this.asked.finish();
-    const report = (problem: PlanProblem): void => void this.read.problems.push(problem);
-    const pieces = compilePieces(this.system, this.scope, this.darts, report);
-    const { shapings, names, made } = compileShapings(this.system, this.scope, this.darts, report);
-    const { checks, sews, passes, closures, stretch } = compileChecks(this.system, this.scope, pieces, made, report);
+    this.inputs.finish();
+    const checks = compileChecks(this.system, this.read, this.boards);
     return {
       system: this.system,
       scope: this.scope,
       problems: this.read.problems,
-      measures: this.asked.measures,
-      settings: this.asked.settings,
-      choices: this.asked.choices,
+      measures: this.inputs.measures,
+      settings: this.inputs.settings,
+      choices: this.inputs.choices,
       steps: this.steps,
+      order: this.order,
       darts: this.darts,
       levels: levelsOf(this.system, this.steps),
-      pieces,
-      shapings,
-      shapingNames: names,
-      sews,
-      checks,
-      passes,
-      closures,
-      stretch,
+      pieces: this.pieces,
+      shapings: this.shapings,
+      shapingNames: this.shapingNames,
+      ...checks,
     };
   }
 
   private statement(s: Statement, i: number): void {
     switch (s.is) {
       case "measure":
-        return this.asked.measure(s, i);
+        return this.inputs.measure(s, i);
       case "set":
-        return this.asked.setting(s, i);
+        return this.inputs.setting(s, i);
       case "choose":
-        return this.asked.choice(s, i);
+        return this.inputs.choice(s, i);
       case "table":
-        return this.asked.table(s, i);
+        return this.inputs.table(s, i);
       case "board":
         this.board = s.key;
         return;
@@ -98,14 +116,38 @@ class Compiler {
         return;
       case "grade":
         return this.grade(s, i);
+      case "evenly":
+        return this.evenly(s, i);
       case "path":
         for (const leg of legSteps(s)) this.step(leg, i);
         return this.step(s, i);
       case "value":
       case "point":
         return this.step(s, i);
+      case "piece": {
+        const piece = compilePiece(s, i, this.context());
+        if (!piece) return;
+        this.order.push({ do: "piece", index: this.pieces.length });
+        this.pieces.push(piece);
+        return;
+      }
+      case "shape":
+        return this.shaping(compileShaping(s, i, this.context()));
+      case "pieceFrom":
+      case "amend":
+      case "leaveOut":
+        return this.shaping(compilePieceChange(s, i, this.context()));
       default:
     }
+  }
+
+  private context(): PieceContext {
+    return { read: this.read, scope: this.scope, darts: this.darts, names: this.shapingNames, boards: this.boardKeys };
+  }
+
+  private shaping(planned: PlannedShaping): void {
+    this.order.push({ do: "shaping", index: this.shapings.length });
+    this.shapings.push(planned);
   }
 
   /** Writes a grading out as points, each on the board of the point it is shifted from. */
@@ -122,6 +164,27 @@ class Compiler {
     this.part = part;
   }
 
+  /** Writes a run of points at equal distances out as points. */
+  private evenly(s: Evenly, i: number): void {
+    const ids = pointsBetween(s.first, s.last) ?? [];
+    const { text, why, watch, caution, when } = s;
+    const told = { ...(why && { why }), ...(watch && { watch }), ...(caution && { caution }) };
+    ids.forEach((id, k) =>
+      this.step(
+        {
+          is: "point",
+          id,
+          verb: "part",
+          form: 0,
+          args: { share: `${k}/${ids.length - 1}`, from: s.from, to: s.to },
+          ...(k === 0 ? { ...(text !== undefined && { text }), ...told } : { text: `${id}, as far from the one before.` }),
+          ...(when !== undefined && { when }),
+        },
+        i,
+      ),
+    );
+  }
+
   private step(s: StepStatement, i: number): void {
     const uses = noReferences();
     const formulas: PlannedFormula[] = [];
@@ -131,11 +194,12 @@ class Compiler {
     try {
       draw = s.is === "value" ? this.value(s, i, uses, formulas) : s.is === "point" ? this.point(s, i, uses, formulas) : this.path(s, uses);
     } catch (error) {
-      this.read.note(error, i, s.is === "point" ? undefined : "through");
+      this.read.note(error, i, s.is === "path" ? "through" : undefined);
     }
     this.define(s, i);
     if (s.is === "point") this.boards.set(s.id, this.board);
     const problem = this.read.problems[before];
+    this.order.push({ do: "step", index: this.steps.length });
     this.steps.push({
       statement: i,
       source: s,
@@ -154,14 +218,14 @@ class Compiler {
   private define(s: StepStatement, i: number): void {
     if (s.is === "point") {
       if (!this.scope.points.has(s.id)) this.scope.points.set(s.id, this.scope.points.size);
-      else if (!this.alternative(s)) this.read.twice(`#${s.id}`, i);
+      this.claimRule(`#${s.id}`, s, i, "id");
     } else if (s.is === "path") {
-      if (!this.scope.paths.has(s.key)) this.scope.paths.set(s.key, this.scope.paths.size);
-      else if (!this.alternative(s)) this.read.twice(s.key, i);
+      if (!this.scope.paths.has(s.key)) this.scope.newPath(s.key);
+      this.claimRule(s.key, s, i, "key", "path");
       this.scope.pathBoards.set(s.key, this.board);
       if (s.dart) this.dart(s, s.dart, i);
-    } else if (this.scope.names.has(s.key)) this.read.twice(s.key, i);
-    else this.scope.names.set(s.key, { kind: s.kind, slot: this.scope.newSlot(), what: `The value ${s.key}` });
+    } else if (this.read.claim(s.key, i))
+      this.scope.names.set(s.key, { kind: s.kind, slot: this.scope.newSlot(), what: `The value ${s.key}` });
   }
 
   private dart(s: PathStep, dart: DartText, i: number): void {
@@ -178,13 +242,20 @@ class Compiler {
       within: dart.within === undefined ? undefined : this.read.formula(dart.within, "length", i, "dart.within")?.typed,
     });
     if (dart.shortOf !== undefined && !this.scope.points.has(dart.shortOf))
-      this.read.problems.push({ statement: i, why: `There is no point #${dart.shortOf}.`, fix: "Use a point placed above." });
+      this.read.report({
+        statement: i,
+        part: "dart.shortOf",
+        why: `There is no point #${dart.shortOf}.`,
+        fix: "Use a point placed above.",
+      });
   }
 
-  /** The same point or path by another rule: allowed when each rule says when it applies. */
-  private alternative(s: PointStep | PathStep): boolean {
-    const same = (t: StepStatement): boolean => (s.is === "point" ? t.is === "point" && t.id === s.id : t.is === "path" && t.key === s.key);
-    return s.when !== undefined && this.steps.filter((t) => same(t.source)).every((t) => t.source.when !== undefined);
+  /** The same point or path by another rule is allowed when each rule says when it applies. */
+  private claimRule(name: string, s: PointStep | PathStep, i: number, part: string, space = "point"): void {
+    const each = this.conditional.get(`${space} ${name}`);
+    const conditional = s.when !== undefined;
+    if (each !== true || !conditional) this.read.claim(name, i, part, space);
+    this.conditional.set(`${space} ${name}`, (each ?? true) && conditional);
   }
 
   private targetOf(s: StepStatement): number {
@@ -193,7 +264,9 @@ class Compiler {
   }
 
   private value(s: Value, i: number, uses: References, formulas: PlannedFormula[]): PlannedStep["draw"] {
+    this.scope.making = this.scope.names.has(s.key) ? undefined : s.key;
     const formula = this.read.formula(s.formula, s.kind, i, "formula", uses);
+    this.scope.making = undefined;
     if (!formula) return undefined;
     formulas.push(formula);
     const slot = this.scope.slotCount;
@@ -205,8 +278,9 @@ class Compiler {
     const verb = VERBS.get(s.verb);
     const form = verb?.forms[s.form];
     if (!verb || !form) {
-      this.read.problems.push({
+      this.read.report({
         statement: i,
+        part: "verb",
         why: `“${s.verb}” is not a way of placing a point.`,
         fix: `There are: ${[...VERBS.keys()].join(", ")}.`,
       });
@@ -217,14 +291,15 @@ class Compiler {
     return (f) => void (f.points[index] = place(f));
   }
 
-  /** The gaps of a verb, compiled as the verb asks for them. */
+  /** The gaps of a verb, compiled as the verb asks for them; a gap that is wrong is told, and the others are looked at all the same. */
   private fill(s: PointStep, i: number, uses: References, formulas: PlannedFormula[]): Filled {
+    const reader = new StepReader(this.scope, uses, this.read.parse);
     const text = (name: string): string => s.args[name] ?? "";
-    const inPart = <T>(name: string, make: () => T, otherwise: T): T => {
+    const orElse = <T>(make: () => T, otherwise: T): T => {
       try {
         return make();
       } catch (error) {
-        this.read.note(error, i, `args.${name}`);
+        this.read.note(error, i);
         return otherwise;
       }
     };
@@ -237,38 +312,27 @@ class Compiler {
       length: (name) => figure(name, "length"),
       number: (name) => figure(name, "number"),
       angle: (name) => figure(name, "angle"),
-      point: (name) => {
-        uses.points.add(text(name));
-        return inPart(
-          name,
-          () => pointReader(text(name), this.scope, [0, text(name).length]),
+      point: (name) =>
+        orElse(
+          () => reader.point(text(name), `args.${name}`),
           () => ({ x: 0, y: 0 }),
-        );
-      },
+        ),
       line: (name) =>
-        inPart(
-          name,
-          () => {
-            const tree = parseLineRef(text(name));
-            gatherLine(tree, uses);
-            return lineReader(tree, this.scope);
-          },
+        orElse(
+          () => reader.line(text(name), `args.${name}`),
           () => ({ line: { a: { x: 0, y: 0 }, b: { x: 1, y: 0 } } }),
         ),
-      path: (name) => {
-        uses.names.add(text(name));
-        return inPart(
-          name,
-          () => pathReader(text(name), this.scope, [0, text(name).length]),
+      path: (name) =>
+        orElse(
+          () => reader.path(text(name), `args.${name}`),
           () => ({ parts: [] }),
-        );
-      },
+        ),
     };
   }
 
   private path(s: PathStep, uses: References): PlannedStep["draw"] {
-    const make = SHAPES[s.shape](s, this.scope, uses);
-    const index = this.scope.paths.get(s.key) ?? this.scope.paths.size;
+    const make = inPart("through", () => SHAPES[s.shape](s, new StepReader(this.scope, uses, this.read.parse)));
+    const index = this.scope.paths.get(s.key) ?? this.scope.pathCount;
     return (f) => void (f.paths[index] = make(f));
   }
 }
@@ -277,7 +341,9 @@ class Compiler {
 function levelsOf(system: System, steps: readonly PlannedStep[]): Plan["levels"] {
   return statementsOf(system, "board").flatMap(({ key, title }) => {
     const lines = steps.flatMap(({ source, target, board }) =>
-      source.is === "path" && source.shape === "level" && board === key ? [{ label: source.label ?? source.key, path: target }] : [],
+      source.is === "path" && source.shape === "level" && board === key
+        ? [{ label: source.label ?? source.key, path: target, bodyLevel: source.bodyLevel }]
+        : [],
     );
     return lines.length > 0 ? [{ board: key, title, lines }] : [];
   });

@@ -9,6 +9,12 @@ import { DraftError } from "../verb/draft-error.js";
 import { lineReader } from "./lines.js";
 import { gather, gatherLine, type References } from "./references.js";
 
+/** What a direction is read in: the names it may use, and those it does use. */
+interface Around {
+  readonly scope: Scope;
+  readonly uses: References;
+}
+
 /** Which way a curve runs through a point: `chord` is roughly where it is going, to choose between a direction and its opposite. */
 export type Heading = (f: Frame, chord: Point) => number;
 
@@ -18,7 +24,7 @@ const WORDS: Readonly<Record<string, Point>> = { plumb: { x: 0, y: 1 }, level: {
  * Compiles a direction: `square to L`, `along L`, `plumb`, `level`, or `at A` (angle from straight across, clockwise).
  * Throws FormulaError.
  */
-export function headingOf(text: string, scope: Scope, uses: References): Heading {
+export function headingOf(text: string, { scope, uses }: Around): Heading {
   const word = WORDS[text];
   if (word) return (_, chord) => towards(word, chord);
   const square = /^square\s+to\s+/.exec(text);

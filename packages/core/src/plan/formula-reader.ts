@@ -2,6 +2,7 @@ import { compileAs } from "../formula/compile.js";
 import { FormulaError } from "../formula/error.js";
 import { parseFormula } from "../formula/parse.js";
 import type { Scope } from "../formula/scope.js";
+import type { Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
 import type { PlannedFormula, PlanProblem } from "./plan.js";
 import { gather, type References } from "./references.js";
@@ -9,13 +10,24 @@ import { gather, type References } from "./references.js";
 /** Compiles the formulas of statements in one scope, and keeps what is wrong with them. */
 export class FormulaReader {
   readonly problems: PlanProblem[] = [];
+  /** The statement each name was first made known by. */
+  readonly firsts = new Map<string, number>();
 
-  constructor(readonly scope: Scope) {}
+  constructor(
+    readonly scope: Scope,
+    private readonly trees: ReadonlyMap<string, Tree>,
+  ) {}
+
+  /** The tree of a formula, parsed unless it came along with the text. A width that depends on the darts drawn so far is its own each time. */
+  readonly parse = (text: string): Tree => {
+    const known = this.trees.get(text);
+    return known === undefined || text.includes("closed_width") ? parseFormula(text) : known;
+  };
 
   /** Compiles a formula of a statement; a problem is noted with its part and gives undefined. */
   formula(text: string, kind: Kind, statement: number, part: string, uses?: References): PlannedFormula | undefined {
     try {
-      const tree = parseFormula(text);
+      const tree = this.parse(text);
       if (uses) gather(tree, uses);
       return { name: part, text, tree, kind, typed: compileAs(tree, this.scope, kind) };
     } catch (error) {
@@ -24,14 +36,24 @@ export class FormulaReader {
     }
   }
 
-  note(error: unknown, statement: number, part?: string): PlanProblem {
+  note(error: unknown, statement: number, part?: string): void {
     if (!(error instanceof FormulaError)) throw error;
-    const problem = { statement, part, at: error.at, why: error.why, fix: error.fix };
-    this.problems.push(problem);
-    return problem;
+    this.problems.push({ statement, part: error.part ?? part, at: error.at, why: error.why, fix: error.fix, put: error.put });
   }
 
-  twice(name: string, statement: number): void {
-    this.problems.push({ statement, why: `${name} is already there.`, fix: "Give each its own name." });
+  report(problem: PlanProblem): void {
+    this.problems.push(problem);
+  }
+
+  /** Makes a name known as this statement's; false, with a problem, when another has it already. Points, lines, pieces and figures have names of their own. */
+  claim(name: string, statement: number, part = "key", space = "name"): boolean {
+    const first = this.firsts.get(`${space} ${name}`);
+    if (first === undefined) {
+      this.firsts.set(`${space} ${name}`, statement);
+      return true;
+    }
+    if (first !== statement)
+      this.problems.push({ statement, part, first, why: `${name} is already there.`, fix: "Give each its own name." });
+    return false;
   }
 }

@@ -1,4 +1,4 @@
-import { pathIndex, pointIndex } from "../formula/compile.js";
+import { cutEdgeIndex, pathIndex, pointIndex } from "../formula/compile.js";
 import type { Frame, Scope } from "../formula/scope.js";
 import type { LineTree, Way } from "../formula/tree.js";
 import { endOf, type Path, startOf } from "../geometry/path.js";
@@ -23,9 +23,9 @@ export function pointReader(id: string, scope: Scope, at: readonly [number, numb
   return (f) => f.points[index] ?? missing(pointText(id));
 }
 
-/** Reads a path from the frame; throws MissingPart when its step was skipped or failed. */
+/** Reads a path from the frame, an edge of a piece as it is cut; throws MissingPart when its step was skipped or failed. */
 export function pathReader(name: string, scope: Scope, at: readonly [number, number]): (f: Frame) => Path {
-  const index = pathIndex(name, scope, at);
+  const index = cutEdgeIndex(name, scope, at) ?? pathIndex(name, scope, at);
   return (f) => f.paths[index] ?? missing(name);
 }
 

@@ -1,6 +1,6 @@
 import type { System } from "../system/model.js";
 import type { NotationProblem } from "../system/notation/problem.js";
-import { readNotation, type StatementPlaces } from "../system/notation/read.js";
+import { blockHolding, placeOf, readNotation, type ReadSystem } from "../system/notation/read.js";
 import { compileSystem } from "./compile.js";
 import type { Plan, PlanProblem } from "./plan.js";
 import { type Library, type WrittenOut, writeOut } from "./uses.js";
@@ -9,34 +9,48 @@ import { type Library, type WrittenOut, writeOut } from "./uses.js";
 export interface LoadedSystem {
   /** As its author wrote it. The plan's own system has what it uses written out. */
   readonly system: System;
+  /** The text it was read from, with every line and the place of every part: an edit goes on from it. */
+  readonly read: ReadSystem;
   readonly plan: Plan;
   readonly problems: readonly NotationProblem[];
 }
 
-/** Reads and compiles a system from its notation; `library` holds what it may build on. Never throws for what an author wrote. */
-export function loadSystem(source: string, library: Library = {}): LoadedSystem {
-  const read = readNotation(source);
+/**
+ * Reads and compiles a system from its notation; `library` holds what it may build on. With the system as it was loaded
+ * before, only what changed in its text is read again. Never throws for what an author wrote.
+ */
+export function loadSystem(source: string, library: Library = {}, before?: LoadedSystem): LoadedSystem {
+  const read = readNotation(source, before?.read);
   const whole = writeOut(read.system, library);
-  const plan = compileSystem(whole.system);
-  const located = [
-    ...whole.problems.map((p) => locate(p, read.places[p.statement])),
-    ...plan.problems.map((p) => locateIn(p, whole, read.places)),
-  ];
-  return { system: read.system, plan, problems: [...read.problems, ...located].sort((a, b) => a.line - b.line || a.column - b.column) };
+  const plan = compileSystem(whole.system, read.trees);
+  const located = [...whole.problems.map((p) => locate(p, read)), ...plan.problems.map((p) => locateIn(p, whole, read))];
+  const problems = [...read.problems, ...located].sort((a, b) => a.line - b.line || a.column - b.column);
+  return { system: read.system, read, plan, problems };
 }
 
 /** What is wrong in a statement that was brought along is told at the line that brings it. */
-function locateIn(problem: PlanProblem, { origins }: WrittenOut, places: readonly StatementPlaces[]): NotationProblem {
+function locateIn(problem: PlanProblem, { origins }: WrittenOut, read: ReadSystem): NotationProblem {
   const origin = origins[problem.statement];
-  const place = origin && places[origin.statement];
-  if (origin?.from === undefined) return locate(problem, place);
-  return locate({ ...problem, part: undefined, why: `In ${origin.from}: ${problem.why}` }, place);
+  const first = problem.first === undefined ? undefined : origins[problem.first];
+  const at = { ...problem, statement: origin?.statement ?? 0, first: first?.from === undefined ? first?.statement : undefined };
+  if (origin?.from === undefined) return locate(at, read);
+  return locate({ ...at, part: undefined, put: undefined, why: `In ${origin.from}: ${problem.why}` }, read);
 }
 
-function locate(problem: PlanProblem, places: StatementPlaces | undefined): NotationProblem {
-  const part = problem.part === undefined ? undefined : places?.parts[problem.part];
-  const head = places?.head ?? { line: 1, column: 1 };
-  const [start, end] = problem.at ?? [0, 1];
-  if (!part) return { ...head, length: 1, why: problem.why, fix: problem.fix };
-  return { line: part.line, column: part.column + start, length: Math.max(1, end - start), why: problem.why, fix: problem.fix };
+function locate({ statement, part, at, why, fix, put, first }: PlanProblem, read: ReadSystem): NotationProblem {
+  const place = placeOf(read, statement, part);
+  // A place within the part; an empty one at its very start means all of it.
+  const within = at && at[1] > 0 ? at : undefined;
+  const column = place.column + (within?.[0] ?? 0);
+  const length = Math.max(1, within ? within[1] - within[0] : place.length);
+  const told = first === undefined ? fix : `It is first on line ${placeOf(read, first).line}. ${fix}`;
+  const problem = { line: place.line, column, length, why, fix: told };
+  return put === undefined ? problem : { ...problem, instead: lineWith(read, statement, problem, put) };
+}
+
+/** The line a problem stands in, with other words in its place. */
+function lineWith(read: ReadSystem, statement: number, { line, column, length }: NotationProblem, put: string): string | undefined {
+  const block = blockHolding(read, statement);
+  const typed = block?.read.block.source[line - 1 - block.from];
+  return typed && `${typed.slice(0, column - 1)}${put}${typed.slice(column - 1 + length)}`.trim();
 }

@@ -11,7 +11,7 @@ export const partNoter =
       return make();
     } catch (error) {
       if (!(error instanceof FormulaError)) throw error;
-      report({ statement, part: name, at: error.at, why: error.why, fix: error.fix });
+      report({ statement, part: error.part ?? name, at: error.at, why: error.why, fix: error.fix, put: error.put });
       return undefined;
     }
   };

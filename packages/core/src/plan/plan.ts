@@ -1,9 +1,24 @@
 import type { Frame, Scope, Typed } from "../formula/scope.js";
 import type { Span, Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
-import type { NamedDart } from "../piece/dart-result.js";
+import type { CarriedNames, PlannedDart, PlannedPiece } from "../piece/blueprint.js";
 import type { Shape } from "../shaping/shaping.js";
-import type { Check, Choice, Measure, Passes, PathStep, Piece, PointStep, Setting, ShapeStep, System, Value } from "../system/model.js";
+import type {
+  Amend,
+  BodyLevel,
+  Check,
+  Choice,
+  Measure,
+  Passes,
+  LeaveOut,
+  PathStep,
+  PieceFrom,
+  PointStep,
+  Setting,
+  ShapeStep,
+  System,
+  Value,
+} from "../system/model.js";
 
 /** Something wrong in a system before any body is drafted: in which statement, which part of it, and where in that part's text. */
 export interface PlanProblem {
@@ -12,7 +27,17 @@ export interface PlanProblem {
   readonly at?: Span | undefined;
   readonly why: string;
   readonly fix: string;
+  /** What to put in that place instead, where it can be told. */
+  readonly put?: string | undefined;
+  /** The statement that has the name already. */
+  readonly first?: number | undefined;
 }
+
+/** What a run does, in the order of the statements: draw a step, take a piece off the board, or do something to the pieces. */
+export type PlannedAct =
+  | { readonly do: "step"; readonly index: number }
+  | { readonly do: "piece"; readonly index: number }
+  | { readonly do: "shaping"; readonly index: number };
 
 /** A formula of a step, kept with its text so that it can be explained. */
 export interface PlannedFormula {
@@ -59,7 +84,9 @@ export interface PlannedSetting {
   readonly slot: number;
   readonly wordSlot: number;
   readonly words: readonly string[];
+  /** The default, when it is the same for every body; else it is worked out with each. */
   readonly default: number;
+  readonly defaultRule: Typed | undefined;
   readonly defaultWord: number;
   readonly from: number;
   readonly to: number;
@@ -70,82 +97,66 @@ export interface PlannedChoice {
   readonly wordSlot: number;
 }
 
-export interface PlannedEdge {
-  readonly role: string;
-  readonly items: readonly (
-    | { readonly point: number }
-    /** `between`: only the part from the first of these points to the second. */
-    /** A dart in the edge: the edge runs over its mouth. */
-    | { readonly dart: PlannedDart; readonly reversed: boolean }
-    | { readonly path: number; readonly between: readonly [number, number] | undefined; readonly reversed: boolean }
-  )[];
-  readonly allow: Typed | undefined;
-  readonly finish: "seam" | "fold" | "finished";
-  readonly corner: "mitre" | "square" | "mirrored";
-  readonly pointed: boolean;
-  /** Index in the frame's paths under which the finished edge is known to checks. */
-  readonly pathIndex: number;
-}
-
-/** A dart, with the index of its path. */
-export interface PlannedDart extends NamedDart {
-  readonly path: number;
-  readonly board: string;
-  /** The point of the body it stops short of, by index. */
-  readonly shortOf: number | undefined;
-  readonly within: Typed | undefined;
-}
-
-export interface PlannedPiece {
-  readonly statement: number;
-  readonly source: Piece;
-  readonly when: Typed | undefined;
-  readonly edges: readonly PlannedEdge[];
-  readonly grain: readonly [number, number] | undefined;
-  /** Its darts, those in its edges first. */
-  readonly darts: readonly PlannedDart[];
-  readonly inside: readonly { readonly label: string; readonly items: PlannedEdge["items"] }[];
-  readonly levels: readonly { readonly label: string; readonly ends: readonly [number, number] }[];
-  /** At a point, or so far (mm) along one of its edges, by its place among them. */
-  readonly notches: readonly ({ readonly id: string; readonly marks: number } & (
-    { readonly point: number } | { readonly edge: number; readonly along: Typed }
-  ))[];
-}
-
 /** A shaping, compiled. `shape` is undefined when it could not be; `problem` then says why. */
 export interface PlannedShaping {
   readonly statement: number;
-  readonly source: ShapeStep;
+  readonly source: ShapeStep | PieceFrom | Amend | LeaveOut;
   readonly when: Typed | undefined;
   readonly formulas: readonly PlannedFormula[];
+  /** The pieces it is done to, by name. */
+  readonly needs: readonly string[];
   readonly shape: Shape | undefined;
   readonly problem: PlanProblem | undefined;
 }
 
 export interface PlannedCheck {
+  readonly statement: number;
   readonly source: Check;
+  readonly at: PlannedPlace | undefined;
   /** Edges its formulas name, as Piece.role. */
   readonly edges: readonly string[];
   readonly when: Typed | undefined;
   readonly kind: Kind;
+  /** The condition, for a check that is one. */
+  readonly holds: Typed | undefined;
+  readonly relation: CheckRelation;
+  /** For a condition: the bound itself counts as well. */
+  readonly orEqual: boolean;
   readonly got: Typed;
   readonly expected: Typed | undefined;
   readonly upper: Typed | undefined;
   readonly within: Typed | undefined;
 }
 
+/** How the figures of a check stand to each other; a condition that compares no figures just holds. */
+export type CheckRelation = "equal" | "between" | "at least" | "at most" | "holds";
+
+/** A point a check is about, and the board it lies on. */
+export interface PlannedPlace {
+  readonly point: number;
+  readonly board: string | undefined;
+}
+
 /** An opening or girth of the garment that must pass over a girth of the body, mm. */
 export interface PlannedPass {
+  readonly statement: number;
   readonly source: Passes;
+  readonly at: PlannedPlace | undefined;
   readonly when: Typed | undefined;
   readonly garment: Typed;
   readonly body: Typed;
+  /** The names its girth is worked out from. */
+  readonly over: ReadonlySet<string>;
   readonly edges: readonly string[];
 }
 
+/** Edges that are sewn to each other, by their names; on either side one, or several in the order they are sewn. */
 export interface PlannedSew {
-  readonly first: { readonly piece: string; readonly role: string };
-  readonly second: { readonly piece: string; readonly role: string };
+  readonly statement: number;
+  readonly first: readonly string[];
+  readonly second: readonly string[];
+  /** How much longer the first side is. */
+  readonly eased: Typed | undefined;
   readonly within: Typed | undefined;
 }
 
@@ -158,17 +169,18 @@ export interface Plan {
   readonly settings: readonly PlannedSetting[];
   readonly choices: readonly PlannedChoice[];
   readonly steps: readonly PlannedStep[];
+  readonly order: readonly PlannedAct[];
   readonly darts: readonly PlannedDart[];
   /** The level lines of each board that has some, by the index of their path. */
   readonly levels: readonly {
     readonly board: string;
     readonly title: string;
-    readonly lines: readonly { readonly label: string; readonly path: number }[];
+    readonly lines: readonly { readonly label: string; readonly path: number; readonly bodyLevel: BodyLevel | undefined }[];
   }[];
   readonly pieces: readonly PlannedPiece[];
   readonly shapings: readonly PlannedShaping[];
   /** Points and lines the shapings name, by their index: the pieces carry them. */
-  readonly shapingNames: { readonly points: ReadonlyMap<string, number>; readonly paths: ReadonlyMap<string, number> };
+  readonly shapingNames: CarriedNames;
   readonly sews: readonly PlannedSew[];
   readonly checks: readonly PlannedCheck[];
   readonly passes: readonly PlannedPass[];

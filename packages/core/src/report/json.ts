@@ -1,7 +1,7 @@
 import { pathLength } from "../geometry/path.js";
 import { svgData } from "../geometry/svg-data.js";
 import { defaultMark } from "../quantity/tape.js";
-import { shapingText } from "../system/notation/print.js";
+import { doingText } from "../system/notation/print.js";
 import type { Plan } from "../plan/plan.js";
 import type { Run } from "../run/run.js";
 import { traceOf, type TraceEntry } from "./trace.js";
@@ -70,7 +70,7 @@ export function runToJson(plan: Plan, run: Run, slug: string): RunJson {
   }));
   if (run.shapings.length > 0)
     json.shaping = run.shapings.map(({ index, outcome }) => ({
-      does: shapingText((plan.shapings[index] as Plan["shapings"][number]).source),
+      does: doingText((plan.shapings[index] as Plan["shapings"][number]).source),
       status: outcome.status,
       ...(outcome.status === "done" ? {} : { why: outcome.why }),
     }));

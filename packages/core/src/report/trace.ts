@@ -1,5 +1,6 @@
 import { type Explained, explain, type ExplainOptions } from "../formula/explain.js";
 import { pointText } from "../verb/form.js";
+import { stepName } from "../plan/step-name.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
 import type { Run, StepOutcome } from "../run/run.js";
 
@@ -15,11 +16,6 @@ export interface TraceEntry {
   readonly why: readonly string[];
   readonly watch: readonly string[];
   readonly caution: readonly string[];
-}
-
-/** What a step is called: `#12`, `B3`, or the name of a value or path. */
-export function stepName(step: PlannedStep): string {
-  return step.source.is === "point" ? pointText(step.source.id) : step.source.key;
 }
 
 /** A step's sentence; where the author gave none, what it does in the fewest words. */

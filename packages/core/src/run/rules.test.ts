@@ -57,7 +57,9 @@ describe("tables", () => {
   });
 
   it("a figure no row covers stops the step and says so", () => {
-    const drafted = draft(`table deep by bust, steps: up to 36 -> 7\n${BOARD}A1 down deep(bust) from A0\n`, { bust: 40 });
+    const drafted = draft(`table deep by bust, steps: up to 36 -> 7 · above -> nothing\n${BOARD}A1 down deep(bust) from A0\n`, {
+      bust: 40,
+    });
     expect(drafted.outcomes.at(-1)).toMatchObject({ why: "The table deep has no row for this figure." });
   });
 });
@@ -143,7 +145,7 @@ describe("measuring the drawing in a formula", () => {
 });
 
 describe("a body without the figures a draft asks for", () => {
-  const TABLED = `table deep by bust, steps: up to 36 -> 7
+  const TABLED = `table deep by bust, steps: up to 36 -> 7 · above -> nothing
 board A "A"
 A0 start
 A1 down deep(bust) from A0

@@ -8,7 +8,8 @@ import { loadSystem } from "../plan/load.js";
 import { readShelf } from "../test/shelf.js";
 import { run } from "./run.js";
 import { sampleBody } from "./sample.js";
-import { explainStep, stepName, traceOf } from "../report/trace.js";
+import { stepName } from "../plan/step-name.js";
+import { explainStep, traceOf } from "../report/trace.js";
 
 const source = readFileSync(new URL("../../../../systems/08-menswear-flat-shirt-block.lodrin", import.meta.url), "utf8");
 const shirt = loadSystem(source).plan;

@@ -3,25 +3,31 @@ import { FormulaError } from "../formula/error.js";
 import type { Frame } from "../formula/scope.js";
 import { runChecks } from "../check/run.js";
 import type { CheckResult } from "../check/result.js";
-import { buildPieces } from "./pieces.js";
+import type { PlannedPiece } from "../piece/blueprint.js";
+import { notchesOff } from "../piece/draw-on.js";
+import { takePiece, withLateNames } from "../piece/take.js";
 import type { PieceResult } from "../piece/piece.js";
-import { type ShapingResult, shapePieces } from "./shapings.js";
+import { shapeOnce, type ShapingResult } from "./shapings.js";
 import type { HomeUnit } from "../quantity/units.js";
 import { pointText } from "../verb/form.js";
+import { VERBS } from "../verb/index.js";
+import { stepName } from "../plan/step-name.js";
 import { DraftError } from "../verb/draft-error.js";
 import { type Given, type InputProblem, type Inputs, rangeText, readInputs } from "./inputs.js";
 import { MissingPart } from "../plan/missing.js";
-import type { Plan, PlannedMeasure, PlannedSetting, PlannedStep } from "../plan/plan.js";
+import type { Plan, PlannedMeasure, PlannedSetting, PlannedShaping, PlannedStep } from "../plan/plan.js";
 
 /** How a step came out. */
 export type StepOutcome =
-  | { readonly status: "drawn" }
+  | { readonly status: "drawn"; readonly doubt?: string }
   | { readonly status: "skipped"; readonly why: string }
   | { readonly status: "failed"; readonly why: string; readonly fix: string };
 
-/** A doubt that does not stop the draft. */
+/** A doubt that does not stop the draft: about an answer (its key), a step (its place in the plan) or a piece (its key). */
 export interface Warning {
   readonly key?: string;
+  readonly step?: number;
+  readonly piece?: string;
   readonly text: string;
 }
 
@@ -57,29 +63,79 @@ export function run(plan: Plan, measurements: Given, settings: Given = {}, writt
   const frame: Frame = {
     slots: new Float64Array(plan.scope.slotCount).fill(Number.NaN),
     points: new Array<undefined>(plan.scope.points.size),
-    paths: new Array<undefined>(plan.scope.paths.size),
+    paths: new Array<undefined>(plan.scope.pathCount),
   };
   const missing = fillSlots(plan, inputs, frame);
-  const outcomes = drawSteps(plan, frame);
-  const drafted = buildPieces(plan, frame);
-  const shapings = shapePieces(plan, frame, drafted);
-  const pieces = shapings[shapings.length - 1]?.after ?? drafted;
-  if (pieces !== drafted) edgesAsShaped(plan, frame, pieces);
-  const checks = runChecks(plan, frame, pieces);
+  const made = carryOut(plan, frame);
+  const checks = runChecks(plan, frame, made.pieces);
   const { title, unit } = plan.system;
-  return {
-    title,
-    unit,
-    inputs,
-    frame,
-    outcomes,
-    missing,
-    drafted,
-    shapings,
-    pieces,
-    checks,
-    warnings: warningsOf(plan, frame, inputs.problems),
+  return { title, unit, inputs, frame, missing, ...made, checks, warnings: warningsOf(plan, frame, inputs.problems, made) };
+}
+
+type Made = Pick<Run, "outcomes" | "drafted" | "shapings" | "pieces">;
+
+/** Draws the steps, takes the pieces and shapes them, in the order of the statements: what is shaped may be drawn from below. */
+function carryOut(plan: Plan, frame: Frame): Made {
+  const outcomes: StepOutcome[] = [];
+  const drafted: PieceResult[] = [];
+  const shapings: ShapingResult[] = [];
+  const lost = new Map<string, string>();
+  let pieces: readonly PieceResult[] = [];
+  const absent = (key: string): { why: string; failed: boolean } => {
+    const why = lost.get(key);
+    return { why: why ?? "which is left out", failed: why !== undefined };
   };
+  for (const act of plan.order) {
+    if (act.do === "step") {
+      const step = plan.steps[act.index] as PlannedStep;
+      outcomes.push(drawStep(step, plan, frame, outcomes));
+    } else if (act.do === "piece") {
+      const planned = plan.pieces[act.index] as PlannedPiece;
+      if (planned.when && !planned.when.run(frame)) continue;
+      const piece = takePiece(planned, frame, plan.shapingNames);
+      if (piece) {
+        drafted.push(piece);
+        pieces = [...pieces, piece];
+        noteCutEdges(plan, frame, [piece]);
+      } else lost.set(planned.source.key, "whose outline could not be drawn");
+    } else {
+      const planned = plan.shapings[act.index] as PlannedShaping;
+      const late = broughtUp(planned, plan, pieces, frame);
+      const result = shapeOnce(planned, act.index, frame, late, absent);
+      shapings.push(result);
+      pieces = result.after;
+      if (result.outcome.status === "done")
+        edgesAsShaped(
+          plan,
+          frame,
+          pieces.filter((p) => !late.includes(p)),
+        );
+      else if (result.outcome.status === "failed") for (const name of madeBy(planned)) lost.set(name, "which could not be made");
+    }
+  }
+  return { outcomes, drafted, shapings, pieces };
+}
+
+/** The pieces, those a shaping needs with what was drawn since they were taken; the same list when nothing was. */
+function broughtUp(planned: PlannedShaping, plan: Plan, pieces: readonly PieceResult[], frame: Frame): readonly PieceResult[] {
+  const now = pieces.map((p) => (planned.needs.includes(p.key) ? withLateNames(p, plan.shapingNames, frame) : p));
+  return now.every((p, i) => p === pieces[i]) ? pieces : now;
+}
+
+/** The pieces a shaping makes by new names. */
+function madeBy({ source }: PlannedShaping): string[] {
+  if (source.is === "pieceFrom") return [source.key];
+  return source.is === "shape" ? ["first", "second", "name"].flatMap((slot) => source.args[slot] ?? []) : [];
+}
+
+/** Steps that draw from an edge draw from it as it is cut. */
+function noteCutEdges({ scope }: Plan, frame: Frame, pieces: readonly PieceResult[]): void {
+  if (scope.cutEdges.size === 0) return;
+  for (const { edges } of pieces)
+    for (const edge of edges) {
+      const index = scope.cutEdges.get(edge.name);
+      if (index !== undefined) frame.paths[index] = edge.path;
+    }
 }
 
 /** Checks measure the edges of the pieces as they are cut. */
@@ -90,33 +146,29 @@ function edgesAsShaped(plan: Plan, frame: Frame, pieces: readonly PieceResult[])
       if (index !== undefined) frame.paths[index] = edge.sewn;
     }
   }
+  noteCutEdges(plan, frame, pieces);
 }
 
 /** Puts measurements, settings and choices into their slots; returns the measurements still needed. */
 function fillSlots(plan: Plan, inputs: Inputs, frame: Frame): string[] {
   const { slots } = frame;
   for (const m of plan.measures) slots[m.slot] = inputs.values.get(m.source.key) ?? Number.NaN;
-  for (const s of plan.settings) fillSetting(s, inputs, slots);
   for (const c of plan.choices) slots[c.wordSlot] = inputs.words.get(c.source.key) ?? 0;
+  for (const s of plan.settings) fillSetting(s, inputs, frame);
   for (const m of plan.measures) if (m.fallback && Number.isNaN(slots[m.slot] as number)) slots[m.slot] = m.fallback.typed.run(frame);
   return plan.measures.filter((m) => !Number.isFinite(slots[m.slot] as number) && asked(m, frame)).map((m) => m.source.key);
 }
 
-function fillSetting(s: PlannedSetting, inputs: Inputs, slots: Float64Array): void {
+function fillSetting(s: PlannedSetting, inputs: Inputs, frame: Frame): void {
+  const { slots } = frame;
   const word = inputs.words.get(s.source.key);
   const value = inputs.values.get(s.source.key);
   slots[s.wordSlot] = word ?? (value === undefined ? s.defaultWord : 0);
-  slots[s.slot] = word === undefined ? (value ?? s.default) : Number.NaN;
+  slots[s.slot] = word === undefined ? (value ?? s.defaultRule?.run(frame) ?? s.default) : Number.NaN;
 }
 
 /** True when the draft cannot do without this measurement, with the choices as they stand. */
 const asked = (m: PlannedMeasure, frame: Frame): boolean => !m.source.checkOnly && (!m.when || m.when.run(frame) !== 0);
-
-function drawSteps(plan: Plan, frame: Frame): StepOutcome[] {
-  const outcomes: StepOutcome[] = [];
-  for (const step of plan.steps) outcomes.push(drawStep(step, plan, frame, outcomes));
-  return outcomes;
-}
 
 function drawStep(step: PlannedStep, plan: Plan, frame: Frame, before: readonly StepOutcome[]): StepOutcome {
   try {
@@ -124,7 +176,8 @@ function drawStep(step: PlannedStep, plan: Plan, frame: Frame, before: readonly 
     if (!step.draw) return { status: "failed", why: step.problem?.why ?? "This step cannot be read.", fix: step.problem?.fix ?? "" };
     step.draw(frame);
     if (!sound(step, frame)) return failed(step, plan, frame);
-    return DRAWN;
+    const doubt = backwards(step, frame);
+    return doubt === undefined ? DRAWN : { status: "drawn", doubt };
   } catch (error) {
     clear(step, frame);
     if (error instanceof MissingPart)
@@ -133,6 +186,20 @@ function drawStep(step: PlannedStep, plan: Plan, frame: Frame, before: readonly 
     throw error;
   }
 }
+
+/** What is said of a step that measures less than nothing where its verb lays off a length. */
+function backwards({ source, formulas }: PlannedStep, frame: Frame): string | undefined {
+  if (source.is !== "point") return undefined;
+  const lays = VERBS.get(source.verb)?.lays;
+  if (!lays) return undefined;
+  for (const { name, typed, text } of formulas)
+    if (lays.includes(name) && typed.run(frame) < -BACKWARDS_MM)
+      return `${text} comes to less than nothing, so ${source.verb} goes the other way. Check the figures, or write the other direction.`;
+  return undefined;
+}
+
+/** What the arithmetic of a draft leaves is not less than nothing. */
+const BACKWARDS_MM = 1e-6;
 
 /** True when the step came to real figures. */
 function sound(step: PlannedStep, frame: Frame): boolean {
@@ -163,6 +230,7 @@ function clear(step: PlannedStep, frame: Frame): void {
 
 /** Why a point or path is not on the draft. */
 function absence(what: string, plan: Plan, before: readonly StepOutcome[]): string {
+  if (what.includes(".")) return "an edge that is not on this draft";
   const index = plan.steps.findIndex((s) =>
     s.source.is === "point" ? pointText(s.source.id) === what : s.source.is === "path" && s.source.key === what,
   );
@@ -170,7 +238,7 @@ function absence(what: string, plan: Plan, before: readonly StepOutcome[]): stri
   return outcome?.status === "skipped" ? `which is left out: ${outcome.why.replace(/\.$/, "").toLowerCase()}` : "which could not be drawn";
 }
 
-function warningsOf(plan: Plan, frame: Frame, problems: readonly InputProblem[]): Warning[] {
+function warningsOf(plan: Plan, frame: Frame, problems: readonly InputProblem[], made: Made): Warning[] {
   const { unit } = plan.system;
   const warnings: Warning[] = problems.map((p) => ({ key: p.key, text: p.why }));
   const outside = (value: number, from: number, to: number): boolean => value < from - 1e-6 || value > to + 1e-6;
@@ -188,5 +256,31 @@ function warningsOf(plan: Plan, frame: Frame, problems: readonly InputProblem[])
     if (outside(value, s.from, s.to))
       warnings.push({ key: s.source.key, text: `${s.source.key} is set outside the range its author gave.` });
   }
-  return warnings;
+  made.outcomes.forEach((outcome, step) => {
+    if (outcome.status === "drawn" && outcome.doubt !== undefined)
+      warnings.push({ step, text: `${stepName(plan.steps[step] as PlannedStep)}: ${outcome.doubt}` });
+  });
+  for (const piece of made.pieces)
+    for (const text of [...piece.doubts, ...notchesOff(piece.notches, piece.edges)])
+      warnings.push({ piece: piece.key, text: `${piece.title}: ${text}` });
+  return [...warnings, ...edgesMissing(plan, made.pieces)];
+}
+
+/** Edges that are sewn or checked, but that their piece does not have on this draft. */
+function edgesMissing(plan: Plan, pieces: readonly PieceResult[]): Warning[] {
+  const named = new Set([
+    ...plan.sews.flatMap((s) => [...s.first, ...s.second]),
+    ...plan.checks.flatMap((c) => c.edges),
+    ...plan.passes.flatMap((p) => p.edges),
+  ]);
+  return [...named].flatMap((name) => {
+    const piece = pieces.find((p) => name.startsWith(`${p.key}.`));
+    if (!piece || piece.edges.some((e) => e.name === name)) return [];
+    return [
+      {
+        piece: piece.key,
+        text: `${name} is sewn or checked, but ${piece.title} has no such edge. It has: ${piece.edges.map((e) => e.role).join(", ")}.`,
+      },
+    ];
+  });
 }

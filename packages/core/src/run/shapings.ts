@@ -18,17 +18,17 @@ export interface ShapingResult {
     | { readonly status: "failed"; readonly why: string; readonly fix: string };
 }
 
-/** Shapes the pieces in the order the author wrote. One that cannot be done leaves the pieces as they were. Never throws for what an author wrote. */
-export function shapePieces(plan: Plan, frame: Frame, pieces: readonly PieceResult[]): ShapingResult[] {
-  let now = pieces;
-  return plan.shapings.map((planned, index) => {
-    const result = shapeOnce(planned, index, frame, now);
-    now = result.after;
-    return result;
-  });
-}
+/** What became of the pieces a shaping needs: those left out for a reason make it left out too, those that failed make it fail. */
+export type Absent = (key: string) => { readonly why: string; readonly failed: boolean };
 
-function shapeOnce(planned: PlannedShaping, index: number, frame: Frame, before: readonly PieceResult[]): ShapingResult {
+/** Does one shaping. One that cannot be done leaves the pieces as they were. Never throws for what an author wrote. */
+export function shapeOnce(
+  planned: PlannedShaping,
+  index: number,
+  frame: Frame,
+  before: readonly PieceResult[],
+  absent: Absent,
+): ShapingResult {
   const left = (outcome: ShapingResult["outcome"]): ShapingResult => ({ index, before, after: before, outcome });
   try {
     if (planned.when && !planned.when.run(frame)) return left({ status: "skipped", why: `Only when ${planned.source.when ?? ""}.` });
@@ -36,14 +36,21 @@ function shapeOnce(planned: PlannedShaping, index: number, frame: Frame, before:
       return left({ status: "failed", why: planned.problem?.why ?? "This cannot be read.", fix: planned.problem?.fix ?? "" });
     return { index, before, after: planned.shape(before, frame, 1), outcome: { status: "done" } };
   } catch (error) {
-    if (error instanceof NoSuchPiece) return left({ status: "skipped", why: error.message });
+    if (error instanceof NoSuchPiece) {
+      const { why, failed } = absent(error.key);
+      return left(
+        failed
+          ? { status: "failed", why: `It needs the piece ${error.key}, ${why}.`, fix: "Put that right first." }
+          : { status: "skipped", why: error.message },
+      );
+    }
     if (error instanceof DraftError || error instanceof FormulaError) return left({ status: "failed", why: error.why, fix: error.fix });
     throw error;
   }
 }
 
 /** True when a shaping can be watched half done. */
-export const isGradual = ({ source }: PlannedShaping): boolean => SHAPINGS.get(source.verb)?.gradual ?? false;
+export const isGradual = ({ source }: PlannedShaping): boolean => source.is === "shape" && (SHAPINGS.get(source.verb)?.gradual ?? false);
 
 /** The pieces with one shaping done to a share of the whole: to watch it happen. */
 export function shapePartly(

@@ -5,9 +5,9 @@ import { between, type Point } from "../geometry/point.js";
 import { insideRing } from "../geometry/ring.js";
 import type { EdgeParts, PieceParts } from "../piece/assemble.js";
 import type { DartResult } from "../piece/dart-result.js";
-import type { PieceResult } from "../piece/piece.js";
+import type { PieceMark, PieceResult } from "../piece/piece.js";
 
-type Contents = Pick<PieceParts, "grain" | "levels" | "darts" | "inside" | "notches" | "carried">;
+type Contents = Pick<PieceParts, "grain" | "levels" | "darts" | "inside" | "notches" | "marks" | "carried">;
 
 export const middle = (a: Point, b: Point): Point => between(a, b, 0.5);
 
@@ -42,12 +42,19 @@ function contentsBy(piece: Contents, mapFor: (at: Point) => (p: Point) => Point)
     darts: piece.darts.map((d) => mapDart(d, mapFor(middle(...d.fold)))),
     inside: piece.inside.map((l) => ({ ...l, path: line(l.path) })),
     notches: piece.notches.map((n) => ({ ...n, at: place(n.at) })),
+    marks: piece.marks.map((m) => mapMark(m, mapFor(m.at))),
     carried: {
       points: new Map([...piece.carried.points].map(([id, p]) => [id, place(p)])),
       paths: new Map([...piece.carried.paths].map(([key, path]) => [key, line(path)])),
       laid: piece.carried.laid,
+      turnedAt: piece.carried.turnedAt,
     },
   };
+}
+
+function mapMark(mark: PieceMark, map: (p: Point) => Point): PieceMark {
+  const [at, tip] = [map(mark.at), map({ x: mark.at.x + mark.way.x, y: mark.at.y + mark.way.y })];
+  return { ...mark, at, way: { x: tip.x - at.x, y: tip.y - at.y } };
 }
 
 function mapDart(dart: DartResult, map: (p: Point) => Point): DartResult {

@@ -27,7 +27,8 @@ export const extend: Shaping = {
   },
 };
 
-function carriedOut(piece: PieceResult, index: number, mm: number, mirrored: boolean): PieceResult {
+/** A piece with one of its edges carried out by a length (mm), its sides following straight or as the mirror image of those above. */
+export function carriedOut(piece: PieceResult, index: number, mm: number, mirrored: boolean): PieceResult {
   const n = piece.edges.length;
   const edge = piece.edges[index] as EdgeParts;
   const [a, b] = [startOf(edge.path), endOf(edge.path)];

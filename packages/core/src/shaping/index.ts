@@ -5,6 +5,7 @@ import { foldOut } from "./fold-out.js";
 import { join } from "./join.js";
 import { redraw } from "./redraw.js";
 import type { Shaping } from "./shaping.js";
+import { smooth } from "./smooth.js";
 import { split } from "./split.js";
 import { spread } from "./spread.js";
 import { trueEdges } from "./true-edges.js";
@@ -12,5 +13,5 @@ import { unfold } from "./unfold.js";
 
 /** Every way of shaping pieces, by its word. */
 export const SHAPINGS: ReadonlyMap<string, Shaping> = new Map(
-  [close, spread, foldOut, split, join, unfold, extend, trueEdges, redraw, draw].map((shaping) => [shaping.word, shaping]),
+  [close, spread, foldOut, split, join, smooth, unfold, extend, trueEdges, redraw, draw].map((shaping) => [shaping.word, shaping]),
 );

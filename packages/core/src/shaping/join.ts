@@ -1,6 +1,8 @@
+import { flatten } from "../geometry/flatten.js";
+import { locate } from "../geometry/locate.js";
 import { endOf, startOf } from "../geometry/path.js";
 import { bearing, type Point, turn } from "../geometry/point.js";
-import { assemble } from "../piece/assemble.js";
+import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { joinForms } from "../system/shaping-forms.js";
@@ -34,6 +36,18 @@ function turnedOver(piece: PieceResult): PieceResult {
 
 type Named = ReturnType<typeof edgeOf>;
 
+/** How far apart (mm) two edges may lie, laid on each other, before it is told. */
+const APART_MM = 1;
+
+/** Edges of unlike shape leave a gap or lie over each other where they are joined: how much, at the widest. */
+function unlike(a: Named, laid: EdgeParts): string[] {
+  const apart = Math.max(...flatten(laid.path, 0.5).map((p) => locate(a.edge.path, p).off));
+  if (apart <= APART_MM) return [];
+  return [
+    `Joined at ${a.edge.role.replace(/_/g, " ")}, the two edges lie ${(apart / 10).toFixed(1)} cm apart at the widest: true one to the other first.`,
+  ];
+}
+
 function joinedAt(a: Named, b: Named, key: string): PieceResult {
   // Outlines run the same way round, so edges laid on each other run against each other.
   const [from, to] = [startOf(b.edge.path), endOf(a.edge.path)];
@@ -51,10 +65,13 @@ function joinedAt(a: Named, b: Named, key: string): PieceResult {
     darts: [...a.piece.darts, ...brought.darts],
     inside: [...a.piece.inside, { label: b.edge.role.replace(/_/g, " "), path: a.edge.path }, ...brought.inside],
     notches: [...a.piece.notches, ...brought.notches],
+    marks: [...a.piece.marks, ...brought.marks],
+    doubts: [...a.piece.doubts, ...b.piece.doubts, ...unlike(a, mapEdge(b.edge, map))],
     carried: {
       points: new Map([...brought.carried.points, ...a.piece.carried.points]),
       paths: new Map([...brought.carried.paths, ...a.piece.carried.paths]),
       laid: new Map([...brought.carried.laid, ...a.piece.carried.laid]),
+      turnedAt: a.piece.carried.turnedAt,
     },
   });
 }

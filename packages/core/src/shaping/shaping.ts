@@ -9,6 +9,8 @@ export interface ShapingFilled {
   readonly number: (name: string) => Evaluate;
   /** The name of a point, a line, a piece or an edge, as it was written. */
   readonly name: (name: string) => string;
+  /** Names joined by commas or `and`, points without their `#`. */
+  readonly names: (name: string) => readonly string[];
   /** The dart of that name; undefined for a line that is none. */
   readonly dart: (name: string) => NamedDart | undefined;
 }

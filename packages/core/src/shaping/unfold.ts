@@ -48,5 +48,6 @@ function opened(piece: PieceResult): PieceResult {
     darts: [...piece.darts, ...mirrored.darts.map((d) => ({ ...d, key: `${d.key}_other` }))],
     inside: [...piece.inside, { label: "Centre", path: fold.path }, ...mirrored.inside],
     notches: [...piece.notches, ...mirrored.notches],
+    marks: [...piece.marks, ...mirrored.marks],
   });
 }

@@ -1,18 +1,20 @@
 import { type Static, Type } from "@sinclair/typebox";
+import { Unread } from "./model/unread.js";
 import { Choice, Measure, Setting, Table, Uses } from "./model/inputs.js";
-import { Piece, Sew, ShapeStep } from "./model/pieces.js";
-import { Board, Grade, Part, PathStep, PointStep, Value } from "./model/construction.js";
+import { Amend, LeaveOut, Piece, PieceFrom, Sew, ShapeStep } from "./model/pieces.js";
+import { Board, Evenly, Grade, Part, PathStep, PointStep, Value } from "./model/construction.js";
 import { Caution, Check, Closes, Cloth, Lesson, Passes } from "./model/checks.js";
-import { closed, Comments, Text } from "./model/words.js";
+import { closed, Margin, Text } from "./model/words.js";
 
 export * from "./model/inputs.js";
 export * from "./model/pieces.js";
 export * from "./model/construction.js";
 export * from "./model/checks.js";
+export * from "./model/unread.js";
 
 /**
  * A drafting system as plain data: a heading and its statements in the order they are read. Formulas, points and lines
- * stay as the author's text; `draft/compile.ts` gives them meaning. The JSON form is this tree as it is.
+ * stay as the author's text; `plan/compile.ts` gives them meaning. The JSON form is this tree as it is.
  */
 export const Statement = Type.Union([
   Uses,
@@ -26,6 +28,9 @@ export const Statement = Type.Union([
   PointStep,
   PathStep,
   Piece,
+  PieceFrom,
+  Amend,
+  LeaveOut,
   ShapeStep,
   Sew,
   Check,
@@ -35,6 +40,8 @@ export const Statement = Type.Union([
   Caution,
   Lesson,
   Grade,
+  Evenly,
+  Unread,
 ]);
 
 export const SystemSchema = Type.Object(
@@ -45,7 +52,7 @@ export const SystemSchema = Type.Object(
     tape: Type.Union([Type.Literal("1/8in"), Type.Literal("1/16in"), Type.Literal("1mm")]),
     about: Type.Optional(Text),
     suits: Type.Optional(Text),
-    comments: Comments,
+    ...Margin,
     statements: Type.Array(Statement, { maxItems: 2_000 }),
   },
   { ...closed, $id: "https://lodrin.invalid/schema/system.json", title: "A Lodrin drafting system" },

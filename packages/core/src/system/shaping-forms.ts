@@ -44,9 +44,20 @@ export const splitForms: ShapingForms = {
   forms: [
     form("{piece:piece} along {line:path} into {first:piece} and {second:piece}, allow {allow:length}"),
     form("{piece:piece} along {line:path} into {first:piece} and {second:piece}"),
+    form("{piece:piece} along {lines:paths} into {first:piece} and {second:piece}, allow {allow:length}"),
+    form("{piece:piece} along {lines:paths} into {first:piece} and {second:piece}"),
+    form("{piece:piece} from {from:point} to {to:point} into {first:piece} and {second:piece}, allow {allow:length}"),
     form("{piece:piece} from {from:point} to {to:point} into {first:piece} and {second:piece}"),
   ],
-  description: "Cut along a line into two pieces: the first name goes to the upper part, or to the one nearer the centre.",
+  description:
+    "Cut along a line into two pieces, or along darts and lines named one after the other, each part with its own leg: the first name goes to the upper part, or to the one nearer the centre.",
+};
+
+export const smoothForms: ShapingForms = {
+  word: "smooth",
+  forms: [form("{piece:piece} at {places:names}, {before:length} before, {after:length} after")],
+  description:
+    "Corners of the outline rounded smoothly, so much of it before each and so much after: at points, or where a seam that was joined meets the outline.",
 };
 
 export const joinForms: ShapingForms = {
@@ -91,8 +102,7 @@ export const drawForms: ShapingForms = {
 
 /** Every way of shaping pieces that the notation knows, by its word. What each does to the pieces stands in `shaping/`. */
 export const SHAPING_FORMS: ReadonlyMap<string, ShapingForms> = new Map(
-  [closeForms, spreadForms, foldForms, splitForms, joinForms, unfoldForms, extendForms, trueForms, redrawForms, drawForms].map((forms) => [
-    forms.word,
-    forms,
-  ]),
+  [closeForms, spreadForms, foldForms, splitForms, joinForms, smoothForms, unfoldForms, extendForms, trueForms, redrawForms, drawForms].map(
+    (forms) => [forms.word, forms],
+  ),
 );

@@ -8,6 +8,7 @@ function axis(word: string, dx: number, dy: number, description: string): Verb {
     word,
     forms: [form("{distance:length} from {from:point}"), form("from {from:point} to {to:line}")],
     course: true,
+    lays: ["distance"],
     description,
     prepare(which, filled) {
       const from = filled.point("from");

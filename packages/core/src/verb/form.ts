@@ -1,5 +1,5 @@
 /** What may fill a gap in a verb's form. */
-export type SlotType = "length" | "number" | "angle" | "point" | "line" | "path" | "piece" | "edge";
+export type SlotType = "length" | "number" | "angle" | "point" | "line" | "path" | "paths" | "names" | "piece" | "edge";
 
 /** A gap in a form: `{distance:length}`. */
 export interface Slot {
@@ -14,10 +14,11 @@ export interface Form {
   readonly slots: readonly Slot[];
 }
 
-/** Where an argument stands in the text it was matched in. */
+/** Where an argument stands in the text it was matched in, and how long it is there. */
 export interface Matched {
   readonly text: string;
   readonly at: number;
+  readonly typed: number;
 }
 
 /** A formula never begins with one of the small words that join a sentence. */
@@ -29,30 +30,51 @@ const GAP: Record<SlotType, string> = {
   angle: FORMULA_GAP,
   line: "(.+?)",
   point: "(#?[A-Za-z]*[0-9]+[a-z0-9']*)",
-  path: "([a-z_][A-Za-z0-9_]*)",
+  path: "((?:[A-Z][A-Za-z0-9_]*\\.)?[a-z_][A-Za-z0-9_]*)",
+  names: "([#A-Za-z_][A-Za-z0-9_']*(?:(?:\\s*,\\s*|\\s+and\\s+)[#A-Za-z_][A-Za-z0-9_']*)*)",
+  paths: "([a-z_][A-Za-z0-9_]*(?:(?:\\s*,\\s*|\\s+and\\s+)[a-z_][A-Za-z0-9_]*)+)",
   piece: "([A-Z][A-Za-z0-9_]*)",
   edge: "([A-Z][A-Za-z0-9_]*\\.[a-z_][A-Za-z0-9_]*)",
 };
 
+/** A comma parts two gaps unless it is a decimal comma, between figures with no blank behind it. */
+const COMMA = "\\s*,(?:\\s+|(?![0-9])|(?<![0-9],))";
+
 /** Reads a form like `{distance:length} from {from:point}`. Words stand for themselves; gaps are filled by the author. */
 export function form(text: string): Form {
   const slots: Slot[] = [];
-  const pattern = text.replace(/\s+/g, "\\s+").replace(/\{(\w+):(\w+)\}/g, (_, name: string, type: string) => {
-    slots.push({ name, type: type as SlotType });
-    return GAP[type as SlotType];
-  });
+  const pattern = text
+    .replace(/,\s+/g, COMMA)
+    .replace(/ +/g, "\\s+")
+    .replace(/\{(\w+):(\w+)\}/g, (_, name: string, type: string) => {
+      slots.push({ name, type: type as SlotType });
+      return GAP[type as SlotType];
+    });
   return { text, slots, pattern: new RegExp(`^\\s*${pattern}\\s*$`, "d") };
 }
 
-/** The arguments of a sentence, or undefined when it does not have this form. */
+/** What stands in brackets, blanked out: no word and no comma in there parts the sentence. */
+function blankBrackets(sentence: string): string {
+  if (!sentence.includes("(")) return sentence;
+  let depth = 0;
+  let out = "";
+  for (const c of sentence) {
+    if (c === ")") depth = Math.max(0, depth - 1);
+    out += depth > 0 ? "_" : c;
+    if (c === "(") depth++;
+  }
+  return depth === 0 ? out : sentence;
+}
+
+/** The arguments of a sentence as they were typed, or undefined when it does not have this form. */
 export function matchForm(f: Form, sentence: string): Record<string, Matched> | undefined {
-  const match = f.pattern.exec(sentence);
+  const match = f.pattern.exec(blankBrackets(sentence));
   if (!match?.indices) return undefined;
   const found: Record<string, Matched> = {};
   f.slots.forEach((slot, i) => {
-    const text = match[i + 1] as string;
-    const [at] = match.indices?.[i + 1] as [number, number];
-    found[slot.name] = { text: slot.type === "point" ? text.replace(/^#/, "") : text.replace(/\s+/g, " "), at };
+    const [at, end] = match.indices?.[i + 1] as [number, number];
+    const text = sentence.slice(at, end);
+    found[slot.name] = { text: slot.type === "point" ? text.replace(/^#/, "") : text, at, typed: end - at };
   });
   return found;
 }

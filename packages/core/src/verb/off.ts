@@ -16,6 +16,7 @@ export const off: Verb = {
   word: "off",
   forms: ["left", "right", "in", "out", "up", "down"].map((way) => form(`{line:line} at {at:point}, {distance:length} ${way}`)),
   course: true,
+  lays: ["distance"],
   description:
     "Square off a line at a point: to the left or right hand of someone walking along it, or to the side that lies in, out, up or down.",
   prepare(which, filled) {

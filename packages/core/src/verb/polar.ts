@@ -5,6 +5,7 @@ export const polar: Verb = {
   word: "at",
   forms: [form("{angle:angle}, {distance:length} from {from:point}")],
   course: true,
+  lays: ["distance"],
   description: "From a point at an angle, clockwise from straight across to the right.",
   prepare(_, filled) {
     const angle = filled.angle("angle");

@@ -12,6 +12,7 @@ export const swing: Verb = {
     form("{distance:length} from {from:point} to {line:line}"),
   ],
   course: true,
+  lays: ["distance"],
   description: "Swing a length from a point until it meets a line: on the side the line runs toward, or the place named by its side.",
   prepare(which, filled) {
     const distance = filled.length("distance");

@@ -7,6 +7,7 @@ export const toward: Verb = {
   word: "toward",
   forms: [form("{to:point}, {distance:length} from {from:point}")],
   course: true,
+  lays: ["distance"],
   description: "From one point straight toward another by a distance, and on past it when the distance is longer.",
   prepare(_, filled) {
     const distance = filled.length("distance");

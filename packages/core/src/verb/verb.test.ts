@@ -138,8 +138,8 @@ describe("forms", () => {
   it("match what they print", () => {
     const f = form("{distance:length} from {from:point}");
     const found = matchForm(f, "bust/4 + 1/2   from  #12");
-    expect(found?.["distance"]).toEqual({ text: "bust/4 + 1/2", at: 0 });
-    expect(found?.["from"]).toEqual({ text: "12", at: 21 });
+    expect(found?.["distance"]).toEqual({ text: "bust/4 + 1/2", at: 0, typed: 12 });
+    expect(found?.["from"]).toEqual({ text: "12", at: 21, typed: 3 });
     expect(printForm(f, { distance: "bust/4 + 1/2", from: "12" })).toBe("bust/4 + 1/2 from #12");
     expect(matchForm(f, "bust/4")).toBeUndefined();
     expect(pointText("B3")).toBe("B3");

@@ -25,6 +25,8 @@ export interface Verb {
   readonly forms: readonly Form[];
   /** True when the way from its first point to the new one is a line on the paper. */
   readonly course: boolean;
+  /** Gaps that are lengths laid off the way the verb says: less than nothing there goes the other way, which is doubted. */
+  readonly lays?: readonly string[];
   /** What it does, in one line for the notation's pages. */
   readonly description: string;
   /** Compiles one use of the verb. The closure may throw DraftError. */

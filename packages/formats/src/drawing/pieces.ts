@@ -136,8 +136,8 @@ const NOTCH_MM = 5;
 
 function notchTicks(notch: PieceResult["notches"][number], move: (p: Point) => Point): Stroke[] {
   const { at, outward } = notch;
-  return Array.from({ length: notch.marks }, (_, i): Stroke => {
-    const aside = (i - (notch.marks - 1) / 2) * 3;
+  return Array.from({ length: notch.ticks }, (_, i): Stroke => {
+    const aside = (i - (notch.ticks - 1) / 2) * 3;
     const foot = { x: at.x - outward.y * aside, y: at.y + outward.x * aside };
     return {
       kind: "stroke",

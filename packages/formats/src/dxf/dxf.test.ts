@@ -93,8 +93,8 @@ describe("the marks of an outline", () => {
   });
 
   it("a notch is carried straight out to the cutting line", () => {
-    expect(onCuttingLine({ id: "A1", at: { x: 40, y: 10 }, outward: { x: 0, y: -1 }, marks: 1 }, square)).toEqual({ x: 40, y: 0 });
-    expect(onCuttingLine({ id: "A1", at: { x: 40, y: 0 }, outward: { x: 0, y: -1 }, marks: 1 }, square)).toEqual({ x: 40, y: 0 });
+    expect(onCuttingLine({ id: "A1", at: { x: 40, y: 10 }, outward: { x: 0, y: -1 }, ticks: 1 }, square)).toEqual({ x: 40, y: 0 });
+    expect(onCuttingLine({ id: "A1", at: { x: 40, y: 0 }, outward: { x: 0, y: -1 }, ticks: 1 }, square)).toEqual({ x: 40, y: 0 });
   });
 
   it("letters beyond ASCII are spelled out", () => {

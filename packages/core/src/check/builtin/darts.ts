@@ -1,8 +1,8 @@
-import type { PlannedDart } from "../../plan/plan.js";
+import type { PlannedDart } from "../../piece/blueprint.js";
 import type { Frame } from "../../formula/scope.js";
 import { type Dart, dartOf, foldOf, intakeOf } from "../../geometry/dart.js";
 import { between, distance } from "../../geometry/point.js";
-import type { CheckResult } from "../result.js";
+import { type CheckResult, PLAIN_CHECK } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
 // Common practice, no source: legs agree within an eighth of an inch, and a dart is at most a third as wide as it is long.
@@ -23,6 +23,7 @@ function legs(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult {
   const [got, expected] = pairs.sort(([a, b], [c, d]) => Math.abs(c - d) - Math.abs(a - b))[0] as readonly [number, number];
   return {
     ...about(planned, dart),
+    id: `legs-equal ${planned.key}`,
     name: `${planned.label}: legs equal`,
     status: Math.abs(got - expected) <= tolerance + 1e-6 ? "pass" : "fail",
     got,
@@ -38,11 +39,12 @@ function slender(planned: PlannedDart, dart: Dart): CheckResult {
   const most = length * WIDEST_SHARE;
   return {
     ...about(planned, dart),
+    id: `dart-slender ${planned.key}`,
+    relation: "at most",
     name: `${planned.label}: no wider than a third of its length`,
     status: intakeOf(dart) <= most + 1e-6 ? "pass" : "look",
     got: intakeOf(dart),
-    expected: [0, most],
-    tolerance: 0,
+    expected: most,
     cause: "A short wide dart stands up in a cone. Divide it between two darts, or let part of it go into a seam.",
   };
 }
@@ -57,16 +59,17 @@ function shortOf(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult[] 
   return [
     {
       ...about(planned, dart),
+      id: `dart-short ${planned.key}`,
+      relation: "at most",
       name: `${planned.label}: stops short of the bust point`,
       status: length <= reach + 1e-6 ? "pass" : "fail",
       got: length,
-      expected: [0, reach],
-      tolerance: 0,
+      expected: reach,
       cause: "Sewn up to the bust point or past it, a dart makes a spike.",
     },
   ];
 }
 
-function about(planned: PlannedDart, dart: Dart): Pick<CheckResult, "kind" | "at" | "board" | "edges"> {
-  return { kind: "length", at: dart.tips[0], board: planned.board, edges: [] };
+function about(planned: PlannedDart, dart: Dart): Omit<CheckResult, "id" | "name" | "status" | "got" | "expected"> {
+  return { ...PLAIN_CHECK, kind: "length", at: dart.tips[0], board: planned.board };
 }

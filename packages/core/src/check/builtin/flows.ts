@@ -1,7 +1,7 @@
 import { type Cubic, cubicHeading } from "../../geometry/cubic.js";
 import { turnOf } from "../../geometry/point.js";
 import { type PieceEdge, type PieceResult, roleText } from "../../piece/piece.js";
-import type { CheckResult } from "../result.js";
+import { type CheckResult, PLAIN_CHECK } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
 // Common practice, no source: the eye sees a corner of more than about three degrees in a curve.
@@ -23,6 +23,9 @@ function sharpest(piece: PieceResult, edge: PieceEdge): CheckResult[] {
   if (!worst) return [];
   return [
     {
+      ...PLAIN_CHECK,
+      id: `flows ${edge.name}`,
+      onPiece: true,
       name: `${piece.title}: ${roleText(edge)} flows without a corner`,
       status: worst.rad <= FLOWS_RAD ? "pass" : "look",
       kind: "angle",

@@ -1,8 +1,8 @@
 import { boundsOf } from "../../geometry/bounds.js";
 import type { PieceEdge, PieceResult } from "../../piece/piece.js";
-import type { CheckResult } from "../result.js";
+import { type CheckResult, PLAIN_CHECK } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
-import { neckLength, necksOf } from "./neck.js";
+import { type NeckEdge, neckLength, necksOf, neckText } from "./neck.js";
 
 /** Common practice, no source: a smallest child to a very large adult, in mm. */
 const RANGES = {
@@ -18,7 +18,7 @@ const RANGES = {
 const NECK_ROUND = { from: 240, to: 760 };
 
 /** Shoulder length, armhole depth and the whole neck lie within human range. */
-export const humanRange: BuiltinCheck = ({ pieces }) => [...pieces.flatMap(byEdge), ...neckRound(pieces)];
+export const humanRange: BuiltinCheck = ({ plan, pieces }) => [...pieces.flatMap(byEdge), ...necksOf(pieces, plan.sews).flatMap(neckRound)];
 
 function byEdge(piece: PieceResult): CheckResult[] {
   const n = piece.edges.length;
@@ -43,32 +43,33 @@ function inRange(
   range: { from: number; to: number; what: string; cause: string },
 ): CheckResult {
   return {
+    ...PLAIN_CHECK,
+    id: `human-range ${edge.name}`,
+    relation: "between",
     name: `${piece.title}: ${range.what} within human range`,
     status: got >= range.from && got <= range.to ? "pass" : "look",
     kind: "length",
     got,
     expected: [range.from, range.to],
-    tolerance: 0,
-    at: undefined,
     board: piece.board,
     edges: [edge.name],
     cause: range.cause,
   };
 }
 
-function neckRound(pieces: readonly PieceResult[]): CheckResult[] {
-  const necks = necksOf(pieces);
+function neckRound(necks: readonly NeckEdge[]): CheckResult[] {
   if (necks.length < 2) return [];
   const got = neckLength(necks);
   return [
     {
-      name: "Neck round the garment within human range",
+      ...PLAIN_CHECK,
+      id: `human-range neck ${necks[0]?.edge.name ?? ""}`,
+      relation: "between",
+      name: `Neck round ${neckText(necks)} within human range`,
       status: got >= NECK_ROUND.from && got <= NECK_ROUND.to ? "pass" : "look",
       kind: "length",
       got,
       expected: [NECK_ROUND.from, NECK_ROUND.to],
-      tolerance: 0,
-      at: undefined,
       board: necks[0]?.piece.board,
       edges: necks.map(({ edge }) => edge.name),
       cause: "Check the neck measurement and what is taken off for width and depth.",

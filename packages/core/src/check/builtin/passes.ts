@@ -1,33 +1,36 @@
 import type { Plan, PlannedPass } from "../../plan/plan.js";
 import { FormulaError } from "../../formula/error.js";
 import type { Frame } from "../../formula/scope.js";
-import type { PieceResult } from "../../piece/piece.js";
-import type { CheckResult } from "../result.js";
+import { type CheckResult, PLAIN_CHECK } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
-import { neckLength, necksOf } from "./neck.js";
+import { type NeckEdge, neckLength, necksOf, neckText } from "./neck.js";
 
 // Common practice, no source: round the head of an adult and of a child of school age, mm.
 const HEAD_MM = { adult: 570, child: 520 };
 const EXACT_MM = 0.01;
+/** The measurement round the head, by its name among the measurements of the body. */
+const HEAD = "head";
 
 /** Openings pass over what must go through them, stretched as far as the cloth gives; a neck without an opening passes over the head. */
 export const passes: BuiltinCheck = ({ plan, frame, pieces }) => {
   const gives = 1 + Math.max(0, plan.stretch?.run(frame) ?? 0);
-  const said = plan.passes.flatMap((pass) => saidSo(pass, plan, frame, gives) ?? []);
-  const told = plan.passes.some(({ source }) => source.body === "head") || plan.closures.some((when) => !when || when.run(frame) !== 0);
-  return told ? said : [...said, ...neckOverHead(plan, frame, pieces, gives)];
+  const said = plan.passes.flatMap((pass) => saidSo(pass, frame, gives) ?? []);
+  const told = plan.passes.some(({ over }) => over.has(HEAD)) || plan.closures.some((when) => !when || when.run(frame) !== 0);
+  return told ? said : [...said, ...necksOf(pieces, plan.sews).flatMap((necks) => neckOverHead(plan, frame, necks, gives))];
 };
 
 /** A pass that its author asks for; undefined when a part of it is not on the draft. */
-function saidSo({ source, when, garment, body, edges }: PlannedPass, plan: Plan, frame: Frame, gives: number): CheckResult | undefined {
+function saidSo({ statement, source, when, garment, body, edges, at }: PlannedPass, frame: Frame, gives: number): CheckResult | undefined {
   try {
     if (when && !when.run(frame)) return undefined;
     const got = garment.run(frame) * gives;
     const expected = body.run(frame);
     if (!Number.isFinite(got + expected)) return undefined;
     return {
-      ...result(source.title, got, expected, source.lookOnly ? "look" : "fail"),
-      at: source.at === undefined ? undefined : frame.points[plan.scope.points.get(source.at) ?? -1],
+      ...result(`asked ${statement}`, source.title, got, expected, source.lookOnly ? "look" : "fail"),
+      statement,
+      at: at && frame.points[at.point],
+      board: at?.board,
       edges,
       cause:
         source.cause ??
@@ -40,16 +43,15 @@ function saidSo({ source, when, garment, body, edges }: PlannedPass, plan: Plan,
 }
 
 /** A neck whose pieces all lie on the fold has no opening, as long as its author tells of none. */
-function neckOverHead(plan: Plan, frame: Frame, pieces: readonly PieceResult[], gives: number): CheckResult[] {
-  const necks = necksOf(pieces);
+function neckOverHead(plan: Plan, frame: Frame, necks: readonly NeckEdge[], gives: number): CheckResult[] {
   if (necks.length < 2 || necks.some(({ piece }) => !piece.onFold)) return [];
-  const slot = plan.scope.names.get("head")?.slot;
+  const slot = plan.scope.names.get(HEAD)?.slot;
   const measured = slot === undefined ? Number.NaN : (frame.slots[slot] as number);
   const head = Number.isFinite(measured) ? measured : plan.system.garment === "child" ? HEAD_MM.child : HEAD_MM.adult;
   const got = neckLength(necks) * gives;
   return [
     {
-      ...result("Neck passes over the head", got, head, "look"),
+      ...result(`over-the-head ${necks[0]?.edge.name ?? ""}`, `Neck of ${neckText(necks)} passes over the head`, got, head, "look"),
       board: necks[0]?.piece.board,
       edges: necks.map(({ edge }) => edge.name),
       cause: "Both centres lie on the fold, so nothing opens: widen or deepen the neck, or give it a slit, a stand or a zip.",
@@ -57,17 +59,15 @@ function neckOverHead(plan: Plan, frame: Frame, pieces: readonly PieceResult[], 
   ];
 }
 
-function result(name: string, got: number, expected: number, miss: "look" | "fail"): CheckResult {
+function result(id: string, name: string, got: number, expected: number, miss: "look" | "fail"): CheckResult {
   return {
+    ...PLAIN_CHECK,
+    id,
     name,
+    relation: "at least",
     status: got >= expected - EXACT_MM ? "pass" : miss,
     kind: "length",
     got,
     expected,
-    tolerance: 0,
-    at: undefined,
-    board: undefined,
-    edges: [],
-    cause: undefined,
   };
 }

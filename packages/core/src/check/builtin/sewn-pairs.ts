@@ -1,38 +1,61 @@
-import { pairText, type PieceResult, roleText } from "../../piece/piece.js";
-import type { CheckResult } from "../result.js";
+import { type PieceEdge, type PieceResult, pairText, roleText } from "../../piece/piece.js";
+import { type CheckResult, PLAIN_CHECK } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
 // Common practice, no source: edges that are sewn together agree within an eighth of an inch.
 const AGREE_MM = 25.4 / 8;
 
-/** Every two edges that are sewn together are equally long. */
+interface Side {
+  readonly pieces: readonly PieceResult[];
+  readonly edges: readonly PieceEdge[];
+  readonly mm: number;
+}
+
+/** The two sides of every seam are equally long, but for the ease their author gives. */
 export const sewnPairs: BuiltinCheck = ({ plan, frame, pieces }) =>
   plan.sews.flatMap((sew): CheckResult[] => {
-    const first = edgeOf(pieces, sew.first);
-    const second = edgeOf(pieces, sew.second);
+    const [first, second] = [sideOf(pieces, sew.first), sideOf(pieces, sew.second)];
     if (!first || !second) return [];
     const tolerance = sew.within?.run(frame) ?? AGREE_MM;
+    const eased = sew.eased?.run(frame) ?? 0;
+    const expected = second.mm + eased;
+    if (!Number.isFinite(expected + tolerance)) return [];
     return [
       {
-        name: `${pairText(first.piece, second.piece)}: ${roleText(first.edge)} edges agree`,
-        status: Math.abs(first.edge.length - second.edge.length) <= tolerance + 1e-6 ? "pass" : "fail",
+        ...PLAIN_CHECK,
+        id: `sewn ${sew.first.join("+")} ${sew.second.join("+")}`,
+        statement: sew.statement,
+        name: `${pairText(first.pieces, second.pieces)}: ${roleText(first.edges[0] as PieceEdge)} edges agree${eased === 0 ? "" : ", with the ease"}`,
+        status: Math.abs(first.mm - expected) <= tolerance + 1e-6 ? "pass" : "fail",
         kind: "length",
-        got: first.edge.length,
-        expected: second.edge.length,
+        got: first.mm,
+        expected,
         tolerance,
-        at: undefined,
-        board: first.piece.board,
-        edges: [first.edge.name, second.edge.name],
-        cause: "The two are sewn together. One was measured from another line, or a dart was not put back.",
+        board: first.pieces[0]?.board,
+        edges: [...sew.first, ...sew.second],
+        seam: { first: sew.first, second: sew.second },
+        cause: causeOf(first, second, sew.eased !== undefined),
       },
     ];
   });
 
-function edgeOf(
-  pieces: readonly PieceResult[],
-  side: { piece: string; role: string },
-): { piece: PieceResult; edge: PieceResult["edges"][number] } | undefined {
-  const piece = pieces.find((p) => p.key === side.piece);
-  const edge = piece?.edges.find((e) => e.role === side.role);
-  return piece && edge ? { piece, edge } : undefined;
+/** A dart in one of the edges may not have been put back; without one, a width was measured from another line, or an end wants truing. */
+function causeOf(first: Side, second: Side, eased: boolean): string {
+  if (eased) return "The ease is not what is asked for: the two were drafted from different measurements, or one was changed since.";
+  const darts = [...first.edges, ...second.edges].some((e) => e.sewn !== e.path);
+  return darts
+    ? "The two are sewn together with the dart closed: what it takes was not put back, or was put back twice."
+    : "The two are sewn together: true one to the other at its end, or look for the point that was measured from another line.";
+}
+
+function sideOf(pieces: readonly PieceResult[], names: readonly string[]): Side | undefined {
+  const found = names.flatMap((name) => {
+    for (const piece of pieces) {
+      const edge = piece.edges.find((e) => e.name === name);
+      if (edge) return [{ piece, edge }];
+    }
+    return [];
+  });
+  if (found.length < names.length) return undefined;
+  return { pieces: found.map((f) => f.piece), edges: found.map((f) => f.edge), mm: found.reduce((sum, f) => sum + f.edge.length, 0) };
 }

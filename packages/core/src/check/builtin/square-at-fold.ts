@@ -1,7 +1,7 @@
 import { headingAtEnd, headingAtStart, startOf, endOf } from "../../geometry/path.js";
 import { turnOf } from "../../geometry/point.js";
 import { type PieceEdge, type PieceResult, roleText } from "../../piece/piece.js";
-import type { CheckResult } from "../result.js";
+import { type CheckResult, PLAIN_CHECK } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
 // Common practice, no source: an edge meets a fold square within three degrees, or the opened piece shows a point or a dip.
@@ -24,6 +24,9 @@ function atBothEnds(piece: PieceResult, i: number): CheckResult[] {
 function corner(piece: PieceResult, edge: PieceEdge, rad: number, at: CheckResult["at"]): CheckResult {
   const square = Math.PI / 2;
   return {
+    ...PLAIN_CHECK,
+    id: `square-at-fold ${edge.name}`,
+    onPiece: true,
     name: `${piece.title}: ${roleText(edge)} square at the fold`,
     status: Math.abs(rad - square) <= SQUARE_RAD ? "pass" : "look",
     kind: "angle",

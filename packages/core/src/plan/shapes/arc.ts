@@ -3,14 +3,14 @@ import { arcPath, circleThrough } from "../../geometry/arc.js";
 import { bearing, distance, turnBetween } from "../../geometry/point.js";
 import { DraftError } from "../../verb/draft-error.js";
 import { pointText } from "../../verb/form.js";
-import { pointReader } from "../lines.js";
+import type { StepReader } from "../step-reader.js";
 import type { Shape } from "./shape.js";
 
 /** How unequally far (mm) the ends of an arc may lie from its centre. */
 const EQUAL_MM = 0.5;
 
 /** Part of a circle: through three points, or between two about a centre, the short way round. */
-export const arc: Shape = (step, scope, uses) => {
+export const arc: Shape = (step, read) => {
   const ids = step.about === undefined ? step.through : [...step.through, step.about];
   if (ids.length !== 3)
     throw new FormulaError(
@@ -18,8 +18,7 @@ export const arc: Shape = (step, scope, uses) => {
       "Write it like #1 > #2 > #3, or #1 > #3 about #2.",
       [0, 0],
     );
-  ids.forEach((id) => uses.points.add(id));
-  const [a, b, c] = ids.map((id) => pointReader(id, scope, [0, 0])) as [Reader, Reader, Reader];
+  const [a, b, c] = ids.map((id, i) => read.point(id, i < step.through.length ? `through.${i}` : "about")) as [Reader, Reader, Reader];
   if (step.about === undefined) {
     return (f) => {
       const circle = circleThrough(a(f), b(f), c(f));
@@ -39,4 +38,4 @@ export const arc: Shape = (step, scope, uses) => {
   };
 };
 
-type Reader = ReturnType<typeof pointReader>;
+type Reader = ReturnType<StepReader["point"]>;

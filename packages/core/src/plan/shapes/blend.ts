@@ -1,7 +1,4 @@
-import { compileAs } from "../../formula/compile.js";
 import { FormulaError } from "../../formula/error.js";
-import { parseFormula } from "../../formula/parse.js";
-import type { Evaluate } from "../../formula/scope.js";
 import { hobby } from "../../geometry/hobby.js";
 import {
   endOf,
@@ -16,25 +13,18 @@ import {
 } from "../../geometry/path.js";
 import { distance } from "../../geometry/point.js";
 import { DraftError } from "../../verb/draft-error.js";
-import { pathReader } from "../lines.js";
-import { gather } from "../references.js";
 import type { Shape } from "./shape.js";
 
 /** How near (mm) the two lines must come to share a corner. */
 const CORNER_MM = 1;
 
 /** Two lines that meet in a corner as one, the corner rounded over a distance on each side. */
-export const blend: Shape = (step, scope, uses) => {
+export const blend: Shape = (step, read) => {
   const { blend: text } = step;
   if (!text) throw new FormulaError("A blend names two lines that meet.", "Write it like side and hem, 2 before, 3 after.", [0, 0]);
-  const [first, second] = [pathReader(text.first, scope, [0, 0]), pathReader(text.second, scope, [0, 0])];
-  uses.names.add(text.first).add(text.second);
-  const length = (formula: string): Evaluate => {
-    const tree = parseFormula(formula);
-    gather(tree, uses);
-    return compileAs(tree, scope, "length").run;
-  };
-  const [before, after] = [length(text.before), length(text.after)];
+  const [first, second] = [read.path(text.first, "blend.first"), read.path(text.second, "blend.second")];
+  const before = read.figure(text.before, "length", "blend.before");
+  const after = read.figure(text.after, "length", "blend.after");
   return (f) => {
     const [a, b] = headToTail(first(f), second(f));
     const [x, y] = [before(f), after(f)];

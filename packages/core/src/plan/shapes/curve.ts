@@ -1,62 +1,70 @@
-import { compileAs } from "../../formula/compile.js";
 import { FormulaError } from "../../formula/error.js";
-import { parseFormula } from "../../formula/parse.js";
-import type { Evaluate, Scope } from "../../formula/scope.js";
+import type { Evaluate, Frame } from "../../formula/scope.js";
 import { hobby, type Knot } from "../../geometry/hobby.js";
+import { type Path, pathLength } from "../../geometry/path.js";
 import type { Point } from "../../geometry/point.js";
 import { samePlace } from "../../geometry/point.js";
 import { pointText } from "../../verb/form.js";
 import { DraftError } from "../../verb/draft-error.js";
-import { type Heading, headingOf } from "../direction.js";
+import type { Heading } from "../direction.js";
 import { CURVE_STYLES, type CurveStyle } from "../curve-styles.js";
-import { pointReader } from "../lines.js";
-import { gather, type References } from "../references.js";
+import { type StepReader, WHOLE } from "../step-reader.js";
+import { fitFullness, LEAST_FULL, MOST_FULL } from "./fit-fullness.js";
 import type { Shape } from "./shape.js";
 
-/** Hobby's spline through its points, with the directions the author fixed. */
-export const curve: Shape = (step, scope, uses) => {
+/** Hobby's spline through its points, with the directions the author fixed; as full as said, or as full as makes it as long as said. */
+export const curve: Shape = (step, read) => {
   const ids = step.through;
-  if (ids.length < 2) throw new FormulaError("A curve needs two points at least.", "Write it like #10 > #12 > #5.", [0, 0]);
-  ids.forEach((id) => uses.points.add(id));
-  const points = ids.map((id) => pointReader(id, scope, [0, 0]));
+  if (ids.length < 2) throw new FormulaError("A curve needs two points at least.", "Write it like #10 > #12 > #5.", WHOLE);
+  const points = ids.map((id, i) => read.point(id, `through.${i}`));
   const headings: (Heading | undefined)[] = ids.map(() => undefined);
   const style = styleOf(step.like);
   const [leaving, arriving] = [step.leaving ?? style?.leaving, step.arriving ?? style?.arriving];
-  if (leaving !== undefined) headings[0] = headingOf(leaving, scope, uses);
-  if (arriving !== undefined) headings[ids.length - 1] = headingOf(arriving, scope, uses);
-  const fullness = fullnessOf(step.fullness, style?.fullness ?? 1, scope, uses);
-  for (const pass of step.passing ?? []) {
+  if (leaving !== undefined) headings[0] = read.heading(leaving, "leaving");
+  if (arriving !== undefined) headings[ids.length - 1] = read.heading(arriving, "arriving");
+  step.passing?.forEach((pass, k) => {
     const i = ids.indexOf(pass.at);
-    if (i < 0) throw new FormulaError(`The curve does not run through ${pointText(pass.at)}.`, "Name one of its own points.", [0, 0]);
-    headings[i] = headingOf(pass.direction, scope, uses);
-  }
-  return (f) => {
+    if (i < 0) {
+      const error = new FormulaError(`The curve does not run through ${pointText(pass.at)}.`, "Name one of its own points.", WHOLE);
+      error.part = `passing.${k}.at`;
+      throw error;
+    }
+    headings[i] = read.heading(pass.direction, `passing.${k}.direction`);
+  });
+  const fullness = fullnessOf(step.fullness, style?.fullness ?? 1, read);
+  const draw = (f: Frame, full: number): Path => {
     const at = points.map((p) => p(f));
     refuseRepeats(at, ids);
-    const tension = tensionOf(fullness(f));
-    const knots = at.map((p, i): Knot => ({ at: p, heading: headings[i]?.(f, chordAt(at, i)), tension }));
-    return hobby(knots);
+    const tension = tensionOf(full);
+    return hobby(at.map((p, i): Knot => ({ at: p, heading: headings[i]?.(f, chordAt(at, i)), tension })));
   };
+  if (step.asLongAs === undefined) return (f) => draw(f, fullness(f));
+  if (step.fullness !== undefined)
+    throw new FormulaError(
+      "A curve is as full as it must be to be so long: it cannot be told both.",
+      "Leave fullness away, or the length.",
+      WHOLE,
+    );
+  const length = read.figure(step.asLongAs, "length", "asLongAs");
+  return (f) => fitFullness((full) => draw(f, full), pathLength, length(f));
 };
 
 function styleOf(like: string | undefined): CurveStyle | undefined {
   if (like === undefined) return undefined;
   const style = CURVE_STYLES[like];
-  if (!Object.hasOwn(CURVE_STYLES, like) || !style)
-    throw new FormulaError(`There is no kind of curve called ${like}.`, `There are: ${Object.keys(CURVE_STYLES).join(", ")}.`, [0, 0]);
-  return style;
+  if (Object.hasOwn(CURVE_STYLES, like) && style) return style;
+  const error = new FormulaError(`There is no kind of curve called ${like}.`, `There are: ${Object.keys(CURVE_STYLES).join(", ")}.`, WHOLE);
+  error.part = "like";
+  throw error;
 }
 
-function fullnessOf(text: string | undefined, otherwise: number, scope: Scope, uses: References): Evaluate {
-  if (text === undefined) return () => otherwise;
-  const tree = parseFormula(text);
-  gather(tree, uses);
-  return compileAs(tree, scope, "number").run;
+function fullnessOf(text: string | undefined, otherwise: number, read: StepReader): Evaluate {
+  return text === undefined ? () => otherwise : read.figure(text, "number", "fullness");
 }
 
 /** A curve as full as asked: 1 is Hobby's plain curve, more bows out, less lies nearer to its chords. Tension, its inverse, is 3/4 at least. */
 function tensionOf(fullness: number): number {
-  if (!(fullness >= 0.1 && fullness <= 4 / 3))
+  if (!(fullness >= LEAST_FULL && fullness <= MOST_FULL))
     throw new DraftError("A curve's fullness lies between 0.1 and 1.33.", "1 is the plain curve; 1.2 is fuller, 0.8 flatter.");
   return 1 / fullness;
 }

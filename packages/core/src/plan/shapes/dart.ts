@@ -3,19 +3,20 @@ import { dartPath } from "../../geometry/dart.js";
 import { distance } from "../../geometry/point.js";
 import { DraftError } from "../../verb/draft-error.js";
 import { dartLegs } from "../dart-legs.js";
-import { pointReader } from "../lines.js";
+import type { StepReader } from "../step-reader.js";
 import type { Shape } from "./shape.js";
 
+type Reader = ReturnType<StepReader["point"]>;
+
 /** A dart, from the ends of its legs to its point or its two points. */
-export const dart: Shape = (step, scope, uses) => {
+export const dart: Shape = (step, read) => {
   const { legs, to } = step.dart ? { legs: dartLegs(step.dart), to: step.dart.to } : { legs: undefined, to: [] };
   const [first] = to;
   if (!legs || first === undefined)
     throw new FormulaError("A dart has two legs and a point.", "Write it like: legs F8, F9 to F10.", [0, 0]);
-  [...legs, ...to].forEach((id) => uses.points.add(id));
-  const [a, b] = legs.map((id) => pointReader(id, scope, [0, 0])) as [ReturnType<typeof pointReader>, ReturnType<typeof pointReader>];
-  const tip = pointReader(first, scope, [0, 0]);
-  const second = to[1] === undefined ? undefined : pointReader(to[1], scope, [0, 0]);
+  const [a, b] = legs.map((id, i) => read.point(id, step.dart?.legs ? `dart.legs.${i}` : "dart.at")) as [Reader, Reader];
+  const tip = read.point(first, "dart.to.0");
+  const second = to[1] === undefined ? undefined : read.point(to[1], "dart.to.1");
   return (f) => {
     const dart = { a: a(f), b: b(f), tips: second ? ([tip(f), second(f)] as const) : ([tip(f)] as const) };
     if (dart.tips.some((p) => distance(p, dart.a) < 1e-6 || distance(p, dart.b) < 1e-6))

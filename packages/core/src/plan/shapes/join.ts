@@ -1,28 +1,26 @@
 import { FormulaError } from "../../formula/error.js";
+import type { Frame } from "../../formula/scope.js";
 import { chain } from "../../geometry/chain.js";
 import { pathBetween } from "../../geometry/path-between.js";
 import { reversePath } from "../../geometry/path.js";
 import { DraftError } from "../../verb/draft-error.js";
-import { pathReader, pointReader } from "../lines.js";
 import type { Shape } from "./shape.js";
 
 /** Points and drawn paths laid end to end as one line. */
-export const join: Shape = (step, scope, uses) => {
-  const links = (step.along ?? []).map((item) => {
+export const join: Shape = (step, read) => {
+  const links = (step.along ?? []).map((item, i) => {
+    const part = `along.${i}`;
     if ("point" in item) {
-      uses.points.add(item.point);
-      const read = pointReader(item.point, scope, [0, 0]);
-      return (f: Parameters<typeof read>[0]) => ({ point: read(f) });
+      const point = read.point(item.point, `${part}.point`);
+      return (f: Frame) => ({ point: point(f) });
     }
-    uses.names.add(item.path);
-    const read = pathReader(item.path, scope, [0, 0]);
+    const path = read.path(item.path, `${part}.path`);
     if (item.from !== undefined && item.to !== undefined) {
-      uses.points.add(item.from).add(item.to);
-      const from = pointReader(item.from, scope, [0, 0]);
-      const to = pointReader(item.to, scope, [0, 0]);
-      return (f: Parameters<typeof read>[0]) => ({ path: pathBetween(read(f), from(f), to(f)) ?? offTheLine(item.path) });
+      const from = read.point(item.from, `${part}.from`);
+      const to = read.point(item.to, `${part}.to`);
+      return (f: Frame) => ({ path: pathBetween(path(f), from(f), to(f)) ?? offTheLine(item.path) });
     }
-    return (f: Parameters<typeof read>[0]) => ({ path: item.reversed ? reversePath(read(f)) : read(f) });
+    return (f: Frame) => ({ path: item.reversed ? reversePath(path(f)) : path(f) });
   });
   const cutOut = step.along?.some((item) => "path" in item && item.from !== undefined) ?? false;
   if (links.length < 2 && !cutOut)

@@ -1,10 +1,11 @@
+import { FormulaError } from "../../formula/error.js";
 import { polyline } from "../../geometry/path.js";
-import { pointReader } from "../lines.js";
+import { WHOLE } from "../step-reader.js";
 import type { Shape } from "./shape.js";
 
 /** Straight through its points. */
-export const line: Shape = (step, scope, uses) => {
-  step.through.forEach((id) => uses.points.add(id));
-  const points = step.through.map((id) => pointReader(id, scope, [0, 0]));
+export const line: Shape = (step, read) => {
+  if (step.through.length < 2) throw new FormulaError("A line runs through two points at least.", "Write it like #10 > #12.", WHOLE);
+  const points = step.through.map((id, i) => read.point(id, `through.${i}`));
   return (f) => polyline(points.map((p) => p(f)));
 };

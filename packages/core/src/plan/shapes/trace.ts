@@ -1,47 +1,70 @@
-import { compileAs } from "../../formula/compile.js";
 import { FormulaError } from "../../formula/error.js";
-import { parseFormula, parseLineRef } from "../../formula/parse.js";
-import type { Evaluate, Scope } from "../../formula/scope.js";
 import { mirror } from "../../geometry/line.js";
-import { mapPath, shiftPath } from "../../geometry/path.js";
+import { offsetPath } from "../../geometry/offset-path.js";
+import { mapPath, type Path, pathLength, placeAlong, shiftPath } from "../../geometry/path.js";
 import { type Point, turn } from "../../geometry/point.js";
+import type { PathStep } from "../../system/model.js";
 import { DraftError } from "../../verb/draft-error.js";
-import { lineReader, pathReader, pointReader } from "../lines.js";
-import { gather, gatherLine, type References } from "../references.js";
+import { WHOLE } from "../step-reader.js";
+import { lineReader } from "../lines.js";
 import type { Shape } from "./shape.js";
 
-/** A drawn path gone over with the tracing wheel: as it lies, moved, turned, or through the paper folded on a line. */
-export const trace: Shape = (step, scope, uses) => {
-  const name = step.of ?? "";
-  const read = pathReader(name, scope, [0, 0]);
-  uses.names.add(name);
+/** A drawn path gone over with the tracing wheel: as it lies, moved, turned, beside itself, or through the paper folded on a line. */
+export const trace: Shape = (step, read) => {
+  const path = read.path(step.of ?? "", "of");
   if (step.moved) {
-    const out = figureOf(step.moved.out, "length", scope, uses);
-    const down = figureOf(step.moved.down, "length", scope, uses);
-    return (f) => shiftPath(read(f), out(f), down(f));
+    const out = read.figure(step.moved.out, "length", "moved.out");
+    const down = read.figure(step.moved.down, "length", "moved.down");
+    return (f) => shiftPath(path(f), out(f), down(f));
   }
   if (step.turned) {
-    uses.points.add(step.turned.about);
-    const about = pointReader(step.turned.about, scope, [0, 0]);
-    const by = figureOf(step.turned.by, "angle", scope, uses);
-    return (f) => mapPath(read(f), (p) => turn(p, about(f), by(f)));
+    const about = read.point(step.turned.about, "turned.about");
+    const by = read.figure(step.turned.by, "angle", "turned.by");
+    return (f) => mapPath(path(f), (p) => turn(p, about(f), by(f)));
   }
-  if (step.mirroredIn === undefined) return read;
-  const tree = parseLineRef(step.mirroredIn);
-  gatherLine(tree, uses);
-  if (tree.type === "ray") throw new FormulaError("The fold is named by two points or by its line.", "Write mirrored in #6-#8.", tree.at);
-  const fold = lineReader(tree, scope);
+  if (step.offset) {
+    const { way } = step.offset;
+    const by = read.figure(step.offset.by, "length", "offset.by");
+    return (f) => beside(path(f), by(f), way);
+  }
+  if (step.mirroredIn === undefined) return path;
+  const tree = read.lineTree(step.mirroredIn, "mirroredIn");
+  if (tree.type === "ray") throw new FormulaError("The fold is named by two points or by its line.", "Write mirrored in #6-#8.", WHOLE);
+  const fold = lineReader(tree, read.scope);
   return (f) => {
     const { line } = fold(f);
     if (!line) throw new DraftError("Paper cannot be folded on a curve.", "Name a straight line, like #6-#8.");
-    return mapPath(read(f), (p) => mirror(p, line) ?? noFold());
+    return mapPath(path(f), (p) => mirror(p, line) ?? noFold());
   };
 };
 
-function figureOf(text: string, kind: "length" | "angle", scope: Scope, uses: References): Evaluate {
-  const tree = parseFormula(text);
-  gather(tree, uses);
-  return compileAs(tree, scope, kind).run;
+type Way = NonNullable<PathStep["offset"]>["way"];
+
+const WAYS: Readonly<Record<Exclude<Way, "left" | "right">, Point>> = {
+  out: { x: 1, y: 0 },
+  in: { x: -1, y: 0 },
+  up: { x: 0, y: -1 },
+  down: { x: 0, y: 1 },
+};
+
+/** The path beside itself, on the side that lies the way named at its middle; left and right are those of someone walking along it. */
+function beside(path: Path, mm: number, way: Way): Path {
+  if (mm < 0) throw new DraftError("A line cannot lie less than nothing beside another.", "Name the other side: in for out, up for down.");
+  const { heading } = placeAlong(path, pathLength(path) / 2);
+  const left = { x: heading.y, y: -heading.x };
+  const side = way === "left" ? 1 : way === "right" ? -1 : left.x * WAYS[way].x + left.y * WAYS[way].y;
+  if (Math.abs(side) < 1e-3)
+    throw new DraftError(
+      `The line runs ${way} itself, so neither side of it lies ${way}.`,
+      "Name the side by left or right, as someone walks along the line.",
+    );
+  const made = offsetPath(path, side > 0 ? mm : -mm);
+  if (!made)
+    throw new DraftError(
+      "The line bends more tightly than the distance at which it is to be drawn beside itself.",
+      "Draw it nearer, or round the bend.",
+    );
+  return made;
 }
 
 function noFold(): Point {

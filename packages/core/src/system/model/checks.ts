@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { Text, FormulaText, PointId, Comments, closed } from "./words.js";
+import { Text, FormulaText, PointId, Margin, closed } from "./words.js";
 
 /** How a miss is told: how hard, where, and what usually causes it; and when it is judged at all. */
 const Judging = {
@@ -8,7 +8,7 @@ const Judging = {
   at: Type.Optional(PointId),
   cause: Type.Optional(Text),
   when: Type.Optional(FormulaText),
-  comments: Comments,
+  ...Margin,
 };
 
 export const Check = Type.Object(
@@ -39,13 +39,13 @@ export const Passes = Type.Object(
 );
 
 /** How the garment is opened to be put on. */
-export const Closes = Type.Object({ is: Type.Literal("closes"), text: Text, when: Type.Optional(FormulaText), comments: Comments }, closed);
+export const Closes = Type.Object({ is: Type.Literal("closes"), text: Text, when: Type.Optional(FormulaText), ...Margin }, closed);
 
 /** How far the cloth stretches across, as a share of its width; a garment without it is cut in cloth that does not. */
-export const Cloth = Type.Object({ is: Type.Literal("cloth"), stretches: FormulaText, comments: Comments }, closed);
+export const Cloth = Type.Object({ is: Type.Literal("cloth"), stretches: FormulaText, ...Margin }, closed);
 
-export const Caution = Type.Object({ is: Type.Literal("caution"), text: Text, comments: Comments }, closed);
-export const Lesson = Type.Object({ is: Type.Literal("lesson"), text: Text, comments: Comments }, closed);
+export const Caution = Type.Object({ is: Type.Literal("caution"), text: Text, ...Margin }, closed);
+export const Lesson = Type.Object({ is: Type.Literal("lesson"), text: Text, ...Margin }, closed);
 
 export type Check = Static<typeof Check>;
 export type Passes = Static<typeof Passes>;

@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { Text, Key, FormulaText, PointId, Comments, Notes, closed, VerbUse, Along } from "./words.js";
+import { Text, Key, FormulaText, PointId, Margin, Notes, closed, VerbUse, Along, PathName } from "./words.js";
 
 export const Value = Type.Object(
   {
@@ -9,7 +9,7 @@ export const Value = Type.Object(
     formula: FormulaText,
     text: Type.Optional(Text),
     ...Notes,
-    comments: Comments,
+    ...Margin,
   },
   closed,
 );
@@ -31,12 +31,12 @@ export const Board = Type.Object(
         closed,
       ),
     ),
-    comments: Comments,
+    ...Margin,
   },
   closed,
 );
 
-export const Part = Type.Object({ is: Type.Literal("part"), title: Text, comments: Comments }, closed);
+export const Part = Type.Object({ is: Type.Literal("part"), title: Text, ...Margin }, closed);
 
 /** Grading: the same shift laid on points as many times as wanted. Makes `F7g1`, `F7g2` … and, for the last step, `F7gn`. */
 export const Grade = Type.Object(
@@ -61,7 +61,36 @@ export const Grade = Type.Object(
       ),
     ),
     text: Type.Optional(Text),
-    comments: Comments,
+    ...Margin,
+  },
+  closed,
+);
+
+const Side = Type.Union([
+  Type.Literal("out"),
+  Type.Literal("in"),
+  Type.Literal("up"),
+  Type.Literal("down"),
+  Type.Literal("left"),
+  Type.Literal("right"),
+]);
+
+/** Levels of the body a level line may lie at. */
+export const BODY_LEVELS = ["chest", "bust", "underbust", "waist", "high_hip", "hip", "knee", "hem"] as const;
+export type BodyLevel = (typeof BODY_LEVELS)[number];
+const BodyLevel = Type.Unsafe<BodyLevel>({ type: "string", enum: [...BODY_LEVELS] });
+
+/** Points one after the other at equal distances, the first and the last in the places named. */
+export const Evenly = Type.Object(
+  {
+    is: Type.Literal("evenly"),
+    first: PointId,
+    last: PointId,
+    from: PointId,
+    to: PointId,
+    text: Type.Optional(Text),
+    ...Notes,
+    ...Margin,
   },
   closed,
 );
@@ -118,26 +147,32 @@ export const PathStep = Type.Object(
     passing: Type.Optional(Type.Array(Type.Object({ at: PointId, direction: FormulaText }, closed))),
     /** The kind of curve whose directions it takes where none are given, like `neck`. */
     like: Type.Optional(Key),
+    /** For a level line: the level of the body it lies at, as one of a closed list. */
+    bodyLevel: Type.Optional(BodyLevel),
+    /** For a curve: how long it is to be; its fullness is fitted. */
+    asLongAs: Type.Optional(FormulaText),
     /** How far a curve bows out; 1 when not said. */
     fullness: Type.Optional(FormulaText),
     /** For an arc between two points: its centre. */
     about: Type.Optional(PointId),
     /** For a blend: the two lines, and over how much of each their corner is rounded. */
-    blend: Type.Optional(Type.Object({ first: Key, second: Key, before: FormulaText, after: FormulaText }, closed)),
+    blend: Type.Optional(Type.Object({ first: PathName, second: PathName, before: FormulaText, after: FormulaText }, closed)),
     /** For a join: points and paths, end to end. */
     along: Type.Optional(Along),
     /** For a trace: the path it is traced from, and the line it is mirrored in. */
-    of: Type.Optional(Key),
+    of: Type.Optional(PathName),
     mirroredIn: Type.Optional(FormulaText),
     /** For a trace laid elsewhere: how far it is moved. */
     moved: Type.Optional(Type.Object({ out: FormulaText, down: FormulaText }, closed)),
+    /** For a trace beside its line: how far, and to which side. */
+    offset: Type.Optional(Type.Object({ by: FormulaText, way: Side }, closed)),
     /** For a trace turned about a point: clockwise. */
     turned: Type.Optional(Type.Object({ about: PointId, by: FormulaText }, closed)),
     dart: Type.Optional(DartText),
     dashed: Type.Optional(Type.Boolean()),
     text: Type.Optional(Text),
     ...Notes,
-    comments: Comments,
+    ...Margin,
   },
   closed,
 );
@@ -145,6 +180,7 @@ export const PathStep = Type.Object(
 export type Value = Static<typeof Value>;
 export type Board = Static<typeof Board>;
 export type Part = Static<typeof Part>;
+export type Evenly = Static<typeof Evenly>;
 export type Grade = Static<typeof Grade>;
 export type PointStep = Static<typeof PointStep>;
 export type DartText = Static<typeof DartText>;

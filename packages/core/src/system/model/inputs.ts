@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { Text, Key, FormulaText, Comments, closed } from "./words.js";
+import { Text, Key, FormulaText, Margin, closed } from "./words.js";
 
 export const Measure = Type.Object(
   {
@@ -14,7 +14,7 @@ export const Measure = Type.Object(
     checkOnly: Type.Optional(Type.Boolean()),
     when: Type.Optional(FormulaText),
     fallback: Type.Optional(FormulaText),
-    comments: Comments,
+    ...Margin,
   },
   closed,
 );
@@ -30,7 +30,7 @@ export const Setting = Type.Object(
     from: Type.Optional(FormulaText),
     to: Type.Optional(FormulaText),
     decides: Text,
-    comments: Comments,
+    ...Margin,
   },
   closed,
 );
@@ -46,7 +46,7 @@ export const Option = Type.Object(
 );
 
 export const Choice = Type.Object(
-  { is: Type.Literal("choose"), key: Key, decides: Text, options: Type.Array(Option, { minItems: 1 }), comments: Comments },
+  { is: Type.Literal("choose"), key: Key, decides: Text, options: Type.Array(Option, { minItems: 1 }), ...Margin },
   closed,
 );
 
@@ -67,7 +67,7 @@ export const Table = Type.Object(
     by: Key,
     mode: Type.Union([Type.Literal("steps"), Type.Literal("linear")]),
     rows: Type.Array(Row, { minItems: 1, maxItems: 200 }),
-    comments: Comments,
+    ...Margin,
   },
   closed,
 );
@@ -83,7 +83,7 @@ export const Uses = Type.Object(
     /** Its pieces are cut as well, with their shaping and checks. */
     pieces: Type.Optional(Type.Boolean()),
     text: Type.Optional(Text),
-    comments: Comments,
+    ...Margin,
   },
   closed,
 );

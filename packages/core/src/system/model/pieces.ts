@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { Text, Key, FormulaText, PointId, Comments, closed, VerbUse, Along } from "./words.js";
+import { Text, Key, FormulaText, PointId, PieceKey, EdgeName, Margin, closed, VerbUse, Along } from "./words.js";
 
 export const Edge = Type.Object(
   {
@@ -14,43 +14,105 @@ export const Edge = Type.Object(
   closed,
 );
 
-const Marks = Type.Integer({ minimum: 1, maximum: 3 });
+const Ticks = Type.Integer({ minimum: 1, maximum: 3 });
+
+const Notch = Type.Union([
+  Type.Object({ at: PointId, ticks: Ticks }, closed),
+  Type.Object(
+    { on: Key, by: FormulaText, fromEnd: Type.Optional(Type.Boolean()), ticks: Ticks },
+    { ...closed, description: "So far along an edge, from where it begins or back from its end." },
+  ),
+]);
+
+/** Something marked on the piece: buttons, buttonholes by their length and the way they lie, holes to drill. */
+const Mark = Type.Object(
+  {
+    kind: Type.Union([Type.Literal("button"), Type.Literal("buttonhole"), Type.Literal("drill")]),
+    at: Type.Array(PointId, { minItems: 1 }),
+    length: Type.Optional(FormulaText),
+    way: Type.Optional(Type.Union([Type.Literal("across"), Type.Literal("down")])),
+  },
+  closed,
+);
+
+/** What is drawn on a piece, and when it is there at all. */
+const Drawn = {
+  when: Type.Optional(FormulaText),
+  grain: Type.Optional(FormulaText),
+  /** How far the grain is turned from that line, clockwise. */
+  grainTurned: Type.Optional(FormulaText),
+  /** Darts that lie inside it; those in its edges are named there. */
+  darts: Type.Optional(Type.Array(Key)),
+  /** Lines drawn inside the piece. */
+  inside: Type.Optional(Type.Array(Type.Object({ label: Text, along: Along }, closed))),
+  levels: Type.Optional(Type.Array(Type.Object({ label: Text, line: FormulaText }, closed))),
+  notches: Type.Optional(Type.Array(Notch)),
+  marks: Type.Optional(Type.Array(Mark)),
+  notes: Type.Optional(Type.Array(Text)),
+  ...Margin,
+};
+
+/** How often it is cut, and how it lies. */
+const Cut = {
+  onFold: Type.Optional(Type.Boolean()),
+  mirrored: Type.Optional(Type.Boolean()),
+  /** Taken off the board turned over, so that its centre lies on the left. */
+  turned: Type.Optional(Type.Boolean()),
+};
+
+const CutCount = Type.Integer({ minimum: 1, maximum: 20 });
 
 export const Piece = Type.Object(
   {
     is: Type.Literal("piece"),
-    key: Type.String({ pattern: "^[A-Z][A-Za-z0-9_]*$", maxLength: 60 }),
+    key: PieceKey,
     title: Text,
     board: Type.String({ pattern: "^[A-Z]$" }),
-    cut: Type.Integer({ minimum: 1, maximum: 20 }),
-    onFold: Type.Optional(Type.Boolean()),
-    mirrored: Type.Optional(Type.Boolean()),
-    /** Taken off the board turned over, so that its centre lies on the left. */
-    turned: Type.Optional(Type.Boolean()),
-    when: Type.Optional(FormulaText),
-    edges: Type.Array(Edge, { minItems: 1 }),
-    grain: Type.Optional(FormulaText),
-    /** Darts that lie inside it; those in its edges are named there. */
-    darts: Type.Optional(Type.Array(Key)),
-    /** Lines drawn inside the piece. */
-    inside: Type.Optional(Type.Array(Type.Object({ label: Text, along: Along }, closed))),
-    levels: Type.Optional(Type.Array(Type.Object({ label: Text, line: FormulaText }, closed))),
-    notches: Type.Optional(
-      Type.Array(
-        Type.Union([
-          Type.Object({ at: PointId, marks: Marks }, closed),
-          Type.Object(
-            { on: Key, by: FormulaText, marks: Marks },
-            { ...closed, description: "So far along an edge, from where it begins." },
-          ),
-        ]),
-      ),
-    ),
-    notes: Type.Optional(Type.Array(Text)),
-    comments: Comments,
+    cut: CutCount,
+    ...Cut,
+    edges: Type.Optional(Type.Array(Edge)),
+    ...Drawn,
   },
   closed,
 );
+
+/** What is changed on a piece taken from another or brought along. */
+const Changes = {
+  pleats: Type.Optional(Type.Array(Type.Object({ depth: FormulaText, at: Key }, closed))),
+  allowances: Type.Optional(Type.Array(Type.Object({ allow: FormulaText, on: Type.Array(Key, { minItems: 1 }) }, closed))),
+};
+
+/** A piece made from another as it lies by then: the same shape, or a strip of it along some of its edges. */
+export const PieceFrom = Type.Object(
+  {
+    is: Type.Literal("pieceFrom"),
+    key: PieceKey,
+    title: Type.Optional(Text),
+    of: PieceKey,
+    strip: Type.Optional(Type.Object({ width: FormulaText, along: Type.Array(Key, { minItems: 1 }) }, closed)),
+    cut: Type.Optional(CutCount),
+    ...Cut,
+    ...Changes,
+    ...Drawn,
+    text: Type.Optional(Text),
+  },
+  closed,
+);
+
+/** More said of a piece that stands above, one's own or brought along: edges of the same name are drawn anew. */
+export const Amend = Type.Object(
+  {
+    is: Type.Literal("amend"),
+    key: PieceKey,
+    edges: Type.Optional(Type.Array(Edge)),
+    ...Changes,
+    ...Drawn,
+  },
+  closed,
+);
+
+/** A piece that is not cut. */
+export const LeaveOut = Type.Object({ is: Type.Literal("leaveOut"), key: PieceKey, when: Type.Optional(FormulaText), ...Margin }, closed);
 
 /** A shaping of pieces, in order after they are taken off the board. */
 export const ShapeStep = Type.Object(
@@ -61,12 +123,23 @@ export const ShapeStep = Type.Object(
   closed,
 );
 
+/** Edges that are sewn to each other, on either side one or several in the order they are sewn; `eased`: how much longer the first is. */
 export const Sew = Type.Object(
-  { is: Type.Literal("sew"), first: FormulaText, second: FormulaText, within: Type.Optional(FormulaText), comments: Comments },
+  {
+    is: Type.Literal("sew"),
+    first: Type.Array(EdgeName, { minItems: 1 }),
+    second: Type.Array(EdgeName, { minItems: 1 }),
+    eased: Type.Optional(FormulaText),
+    within: Type.Optional(FormulaText),
+    ...Margin,
+  },
   closed,
 );
 
 export type Edge = Static<typeof Edge>;
 export type Piece = Static<typeof Piece>;
 export type ShapeStep = Static<typeof ShapeStep>;
+export type PieceFrom = Static<typeof PieceFrom>;
+export type Amend = Static<typeof Amend>;
+export type LeaveOut = Static<typeof LeaveOut>;
 export type Sew = Static<typeof Sew>;

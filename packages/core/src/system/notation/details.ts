@@ -1,8 +1,7 @@
-/** Takes an indented line into its statement. Each kind of detail says which statements it may stand under. */
-type Loose = Record<string, unknown>;
+import { pointRange } from "./point-range.js";
 
-/** Notes the place of part `part` of the detail under the name `name` of the statement. */
-type NotePlace = (name: string, part: string) => void;
+/** Takes an indented line into its statement. Each kind of detail names the statements it may stand under. */
+type Loose = Record<string, unknown>;
 
 interface Refusal {
   readonly why: string;
@@ -11,107 +10,117 @@ interface Refusal {
 
 interface DetailRule {
   readonly under: readonly string[];
-  readonly apply: (statement: Loose, detail: Loose, place: NotePlace) => void;
+  /** Puts the detail into the statement; gives the name its own parts are known by there. */
+  readonly apply: (statement: Loose, detail: Loose) => string | Refusal;
 }
 
-const append = (statement: Loose, key: string, item: unknown): number => {
+/** Appends to a list of the statement; gives the name of the new item. */
+const append = (statement: Loose, key: string, item: unknown): string => {
   const list = (statement[key] ??= []) as unknown[];
-  return list.push(item) - 1;
+  return `${key}.${list.push(item) - 1}`;
 };
 
-const withoutTag = (detail: Loose): Loose => {
+const without = (detail: Loose, ...names: string[]): Loose => {
   const copy = { ...detail };
-  delete copy["detail"];
+  for (const name of ["detail", ...names]) delete copy[name];
   return copy;
 };
 
 /** What may stand indented, for messages. */
 export const DETAIL_FORMS = 'why "…", watch "…", caution "…", when bust > 40, or a line of the piece, check or choice above';
 
-const STEPS = ["point", "path", "value", "shape"];
+const STEPS = ["point", "path", "value", "shape", "evenly"];
+const CHECKS = ["check", "passes"];
+const PIECES = ["piece", "pieceFrom", "amend"];
+
+const notes = (name: string): DetailRule => ({ under: STEPS, apply: (s, d) => append(s, name, d["text"]) });
+const set = (under: readonly string[], name: string, from: string): DetailRule => ({
+  under,
+  apply: (s, d) => {
+    s[name] = d[from];
+    return "";
+  },
+});
+const flag = (under: readonly string[], name: string): DetailRule => ({
+  under,
+  apply: (s) => {
+    s[name] = true;
+    return "";
+  },
+});
+const list = (under: readonly string[], name: string, ...left: string[]): DetailRule => ({
+  under,
+  apply: (s, d) => append(s, name, without(d, ...left)),
+});
 
 const RULES: Record<string, DetailRule> = {
-  heading: { under: ["system"], apply: (s, d) => void Object.assign(s, d["facts"]) },
-  why: { under: STEPS, apply: (s, d) => void append(s, "why", d["text"]) },
-  watch: { under: STEPS, apply: (s, d) => void append(s, "watch", d["text"]) },
-  caution: { under: STEPS, apply: (s, d) => void append(s, "caution", d["text"]) },
-  cause: { under: ["check", "passes"], apply: (s, d) => void (s["cause"] = d["text"]) },
-  when: {
-    under: [...STEPS, "piece", "measure", "check", "passes", "closes"],
-    apply: (s, d, place) => {
-      s["when"] = d["formula"];
-      place("when", "formula");
+  heading: {
+    under: ["system"],
+    apply: (s, d) => {
+      Object.assign(s, d["facts"] ?? without(d));
+      return "";
     },
   },
-  iso: { under: ["measure"], apply: (s, d) => void (s["iso"] = d["term"]) },
-  checkOnly: { under: ["measure"], apply: (s) => void (s["checkOnly"] = true) },
-  fallback: {
-    under: ["measure"],
-    apply: (s, d, place) => {
-      s["fallback"] = d["formula"];
-      place("fallback", "formula");
-    },
-  },
-  edge: {
-    under: ["piece"],
-    apply: (s, d, place) => {
-      const i = append(s, "edges", withoutTag(d));
-      place(`edges.${i}.allow`, "allow");
-    },
-  },
+  why: notes("why"),
+  watch: notes("watch"),
+  caution: notes("caution"),
+  cause: set(CHECKS, "cause", "text"),
+  when: set([...STEPS, ...PIECES, ...CHECKS, "measure", "closes", "leaveOut"], "when", "formula"),
+  iso: set(["measure"], "iso", "term"),
+  checkOnly: flag(["measure"], "checkOnly"),
+  fallback: set(["measure"], "fallback", "formula"),
+  edge: list(["piece", "amend"], "edges"),
   grain: {
-    under: ["piece"],
-    apply: (s, d, place) => {
+    under: PIECES,
+    apply: (s, d) => {
+      if (s["grain"] !== undefined)
+        return { why: "This piece has a grain already.", fix: "A piece has one grain: leave one of the two lines away." };
       s["grain"] = d["line"];
-      place("grain", "line");
+      if (d["turned"] !== undefined) s["grainTurned"] = d["turned"];
+      return "grain";
     },
   },
-  notch: {
-    under: ["piece"],
-    apply: (s, d, place) => {
-      const i = append(s, "notches", withoutTag(d));
-      place(`notches.${i}.by`, "by");
+  notch: list(PIECES, "notches"),
+  mark: {
+    under: PIECES,
+    apply: (s, d) => {
+      const at = pointRange(d["at"] as (string | { last: string })[]);
+      if (typeof at === "object" && "why" in at) return at;
+      return append(s, "marks", { ...without(d), at });
     },
   },
-  level: {
-    under: ["piece"],
-    apply: (s, d, place) => {
-      const i = append(s, "levels", withoutTag(d));
-      place(`levels.${i}.line`, "line");
-    },
-  },
-  note: { under: ["piece"], apply: (s, d) => void append(s, "notes", d["text"]) },
-  at: { under: ["check", "passes"], apply: (s, d) => void (s["at"] = d["at"]) },
-  lookOnly: { under: ["check", "passes"], apply: (s) => void (s["lookOnly"] = true) },
-  shift: {
-    under: ["grade"],
-    apply: (s, d, place) => {
-      const i = append(s, "shifts", withoutTag(d));
-      for (const k of [0, 1]) place(`shifts.${i}.moves.${k}`, `moves.${k}.by`);
-    },
-  },
-  dart: { under: ["piece"], apply: (s, d) => void append(s, "darts", d["key"]) },
-  inside: { under: ["piece"], apply: (s, d) => void append(s, "inside", withoutTag(d)) },
-  option: {
-    under: ["choose"],
-    apply: (s, d, place) => {
-      const i = append(s, "options", withoutTag(d));
-      place(`options.${i}.formula`, "formula");
-    },
-  },
+  level: list(PIECES, "levels"),
+  note: { under: PIECES, apply: (s, d) => append(s, "notes", d["text"]) },
+  pleat: list(["pieceFrom", "amend"], "pleats"),
+  allow: list(["pieceFrom", "amend"], "allowances"),
+  at: set(CHECKS, "at", "at"),
+  lookOnly: flag(CHECKS, "lookOnly"),
+  shift: list(["grade"], "shifts"),
+  dart: { under: PIECES, apply: (s, d) => append(s, "darts", d["key"]) },
+  inside: list(PIECES, "inside"),
+  option: list(["choose"], "options"),
 };
 
-/** Applies a detail, or says why it cannot stand there. */
-export function applyDetail(statement: Loose, detail: Loose, place: NotePlace): Refusal | undefined {
-  const rule = RULES[detail["detail"] as string];
-  if (rule?.under.includes(statement["is"] as string)) {
-    rule.apply(statement, detail, place);
-    return undefined;
-  }
-  if (detail["detail"] === "option")
+const WORDS_FOR: Record<string, string> = {
+  point: "a step",
+  path: "a line",
+  set: "a setting",
+  choose: "a choice",
+  pieceFrom: "a piece",
+  amend: "a piece",
+  leaveOut: "leave out",
+};
+
+/** Applies a detail, or tells why it cannot stand there. Gives the name its parts are known by in the statement. */
+export function applyDetail(statement: Loose, detail: Loose): string | Refusal {
+  const kind = detail["detail"] as string;
+  const is = statement["is"] as string;
+  const rule = RULES[kind];
+  if (rule?.under.includes(is)) return rule.apply(statement, detail);
+  if (kind === "option")
     return { why: `“${String(detail["name"])}” begins no line that may stand here.`, fix: `Indented lines are: ${DETAIL_FORMS}.` };
   return {
-    why: `This line does not belong under ${statement["is"] as string}.`,
-    fix: rule ? `It stands under: ${rule.under.join(", ")}.` : "Take it away.",
+    why: `This line does not belong under ${WORDS_FOR[is] ?? is}.`,
+    fix: rule ? `It stands under: ${rule.under.map((u) => WORDS_FOR[u] ?? u).join(", ")}.` : "Take it away.",
   };
 }

@@ -10,6 +10,7 @@ import type {
   Measure,
   PathStep,
   Piece,
+  PieceFrom,
   PointStep,
   ShapeStep,
   Setting,
@@ -28,6 +29,7 @@ export function printNotation(system: System): string {
   ];
   if (system.about !== undefined) lines.push(`  about ${quoted(system.about)}`);
   if (system.suits !== undefined) lines.push(`  suits ${quoted(system.suits)}`);
+  lines.push(...unreadLines(system.unread));
   let before = "system";
   for (const statement of system.statements) {
     if (family(statement.is) !== before || statement.is === "part" || statement.is === "piece") lines.push("");
@@ -39,7 +41,7 @@ export function printNotation(system: System): string {
 
 /** Statements that stand together without a blank line. */
 function family(is: Statement["is"]): string {
-  return is === "point" || is === "path" || is === "part" || is === "grade" ? "step" : is;
+  return is === "point" || is === "path" || is === "part" || is === "grade" || is === "evenly" || is === "unread" ? "step" : is;
 }
 
 const comments = (list: readonly string[] | undefined): string[] => (list ?? []).map((text) => (text === "" ? "#" : `# ${text}`));
@@ -60,20 +62,34 @@ const PRINTERS: Printers = {
   point: (s) => [printPoint(s), ...notes(s)],
   path: (s) => [printPath(s), ...notes(s)],
   grade: printGrade,
+  evenly: (s) => [
+    `${pointText(s.first)}..${pointText(s.last)} evenly from ${pointText(s.from)} to ${pointText(s.to)}${sentence(s.text)}`,
+    ...notes(s),
+  ],
   piece: printPiece,
+  pieceFrom: printPieceFrom,
+  amend: (s) => [`piece ${s.key} also`, ...changes(s), ...(s.edges ?? []).map(printEdge), ...onPiece(s)],
+  leaveOut: (s) => [`leave out ${s.key}${s.when === undefined ? "" : ` when ${s.when}`}`],
   shape: (s) => [`shape ${shapingText(s)}${sentence(s.text)}`, ...notes(s)],
-  sew: (s) => [`sew ${s.first} with ${s.second}${s.within === undefined ? "" : ` within ${s.within}`}`],
+  sew: (s) => [
+    `sew ${s.first.join(" + ")} with ${s.second.join(" + ")}${s.eased === undefined ? "" : `, eased ${s.eased}`}${s.within === undefined ? "" : `${s.eased === undefined ? "" : ","} within ${s.within}`}`,
+  ],
   check: printCheck,
   passes: (s) => [`passes ${quoted(s.title)}: ${s.garment} over ${s.body}`, ...checkNotes(s)],
   closes: (s) => [`closes ${quoted(s.text)}`, ...checkNotes(s)],
   cloth: (s) => [`cloth stretches ${s.stretches}`],
   caution: (s) => [`caution ${quoted(s.text)}`],
   lesson: (s) => [`lesson ${quoted(s.text)}`],
+  unread: (s) => [s.text, ...unreadLines(s.details)],
 };
 
-function printStatement<S extends Statement>(s: S): string[] {
-  return (PRINTERS[s.is] as unknown as (s: S) => string[])(s);
+/** The lines of one statement, without its comments. */
+export function printStatement<S extends Statement>(s: S): string[] {
+  const lines = (PRINTERS[s.is] as unknown as (s: S) => string[])(s);
+  return "unread" in s ? [...lines, ...unreadLines(s.unread)] : lines;
 }
+
+const unreadLines = (lines: readonly string[] | undefined): string[] => (lines ?? []).map((line) => `  ${line}`);
 
 function notes(s: { why?: string[]; watch?: string[]; caution?: string[]; when?: string }): string[] {
   const each = (word: string, list: string[] | undefined): string[] => (list ?? []).map((text) => `  ${word} ${quoted(text)}`);
@@ -86,7 +102,7 @@ function notes(s: { why?: string[]; watch?: string[]; caution?: string[]; when?:
 }
 
 function printMeasure(s: Measure): string[] {
-  const lines = [`measure ${s.key} ${s.kind} ${s.from}..${s.to}  ${quoted(s.how)}`];
+  const lines = [`measure ${s.key} ${s.kind} ${s.from}..${s.to}${s.how === "" ? "" : `  ${quoted(s.how)}`}`];
   if (s.iso !== undefined) lines.push(`  iso ${quoted(s.iso)}`);
   if (s.checkOnly) lines.push("  only for a check");
   if (s.when !== undefined) lines.push(`  when ${s.when}`);
@@ -100,13 +116,13 @@ const kindWord = (kind: Setting["kind"]): string => (kind === "length" ? "" : ki
 function printSetting(s: Setting): string {
   const words = s.words ? ` or ${s.words.join(", ")}` : "";
   const range = s.from !== undefined && s.to !== undefined ? ` from ${s.from} to ${s.to}` : "";
-  return `set ${s.key}${kindWord(s.kind)} = ${s.default}${words}${range}  ${quoted(s.decides)}`;
+  return `set ${s.key}${kindWord(s.kind)} = ${s.default}${words}${range}${s.decides === "" ? "" : `  ${quoted(s.decides)}`}`;
 }
 
 function printChoice(s: Choice): string[] {
   const option = (o: Choice["options"][number]): string =>
     `  ${/^[a-z_][A-Za-z0-9_]*$/.test(o.name) ? o.name : quoted(o.name)}${o.formula === undefined ? "" : ` = ${o.formula}`}${sentence(o.reason)}${o.suits === undefined ? "" : ` suits ${quoted(o.suits)}`}`;
-  return [`choose ${s.key}  ${quoted(s.decides)}`, ...s.options.map(option)];
+  return [`choose ${s.key}${s.decides === "" ? "" : `  ${quoted(s.decides)}`}`, ...s.options.map(option)];
 }
 
 const BOUNDS = { upTo: "up to ", under: "under ", at: "at ", above: "above" } as const;
@@ -139,6 +155,9 @@ function printPoint(s: PointStep): string {
   return `${pointText(s.id)} ${s.verb}${rest === "" ? "" : ` ${rest}`}${sentence(s.text)}`;
 }
 
+/** What is done to the pieces, as its author wrote it in its first line. */
+export const doingText = (s: Statement): string => (s.is === "shape" ? shapingText(s) : (printStatement(s)[0] ?? ""));
+
 /** A shaping as its author wrote it, without its sentence: `close side_dart in Front about #5`. */
 export function shapingText(s: ShapeStep): string {
   const form = SHAPING_FORMS.get(s.verb)?.forms[s.form];
@@ -162,7 +181,8 @@ const PATHS: { readonly [K in PathStep["shape"]]: (s: PathStep) => string } = {
 };
 
 function printPath(s: PathStep): string {
-  const label = s.shape === "level" || s.shape === "dart" ? ` ${quoted(s.label ?? "")}` : "";
+  const label =
+    s.shape === "level" || s.shape === "dart" ? ` ${quoted(s.label ?? "")}${s.bodyLevel === undefined ? "" : ` at ${s.bodyLevel}`}` : "";
   return `${s.shape} ${s.key}${label}: ${PATHS[s.shape](s)}${sentence(s.text)}`;
 }
 
@@ -174,6 +194,7 @@ function curveClauses(s: PathStep): string[] {
     ...clause("arriving", s.arriving),
     ...clause("like", s.like),
     ...clause("fullness", s.fullness),
+    ...clause("as long as", s.asLongAs),
   ];
 }
 
@@ -190,6 +211,7 @@ function printDart(d: DartText): string {
 function printLaid(s: PathStep): string {
   if (s.mirroredIn !== undefined) return ` mirrored in ${s.mirroredIn}`;
   if (s.moved) return ` moved ${s.moved.out} out, ${s.moved.down} down`;
+  if (s.offset) return ` offset ${s.offset.by} ${s.offset.way}`;
   return s.turned ? ` turned about ${pointText(s.turned.about)} by ${s.turned.by}` : "";
 }
 
@@ -214,21 +236,60 @@ function printEdge(e: Edge): string {
   return `  edge ${[`${e.role}: ${along}`, ...facts].join(" · ")}`;
 }
 
+/** How often a piece is cut and how it lies: `cut 2 mirrored · turned over`. */
+function cutFacts(s: Pick<PieceFrom, "cut" | "onFold" | "mirrored" | "turned">): string[] {
+  const cut = s.cut === undefined ? [] : [`cut ${s.cut}${s.onFold ? " on fold" : ""}${s.mirrored ? " mirrored" : ""}`];
+  return [...cut, ...(s.turned ? ["turned over"] : [])];
+}
+
 function printPiece(s: Piece): string[] {
-  const facts = [`cut ${s.cut}${s.onFold ? " on fold" : ""}${s.mirrored ? " mirrored" : ""}`, ...(s.turned ? ["turned over"] : [])];
   return [
-    `piece ${s.key} ${quoted(s.title)} on ${s.board} · ${facts.join(" · ")}`,
-    ...(s.when === undefined ? [] : [`  when ${s.when}`]),
-    ...s.edges.map(printEdge),
-    ...(s.grain === undefined ? [] : [`  grain along ${s.grain}`]),
+    `piece ${s.key} ${quoted(s.title)} on ${s.board} · ${cutFacts(s).join(" · ")}`,
+    ...whenLine(s.when),
+    ...(s.edges ?? []).map(printEdge),
+    ...drawnOn(s),
+  ];
+}
+
+function printPieceFrom(s: PieceFrom): string[] {
+  const strip = s.strip ? `, strip ${s.strip.width} along ${s.strip.along.join(" and ")}` : "";
+  const facts = cutFacts(s).map((fact) => ` · ${fact}`);
+  const title = s.title === undefined ? "" : ` ${quoted(s.title)}`;
+  return [`piece ${s.key}${title} from ${s.of}${strip}${facts.join("")}${sentence(s.text)}`, ...changes(s), ...onPiece(s)];
+}
+
+const changes = (s: Pick<PieceFrom, "pleats" | "allowances">): string[] => [
+  ...(s.pleats ?? []).map((p) => `  pleat ${p.depth} at ${p.at}`),
+  ...(s.allowances ?? []).map((a) => `  allow ${a.allow} on ${a.on.join(", ")}`),
+];
+
+const whenLine = (when: string | undefined): string[] => (when === undefined ? [] : [`  when ${when}`]);
+
+const onPiece = (s: OnPiece): string[] => [...whenLine(s.when), ...drawnOn(s)];
+
+type OnPiece = Pick<Piece, "when" | "grain" | "grainTurned" | "levels" | "darts" | "inside" | "notches" | "marks" | "notes">;
+
+/** What is drawn on a piece, a line each. */
+function drawnOn(s: OnPiece): string[] {
+  return [
+    ...(s.grain === undefined ? [] : [`  grain along ${s.grain}${s.grainTurned === undefined ? "" : ` at ${s.grainTurned}`}`]),
     ...(s.levels ?? []).map((l) => `  level ${quoted(l.label)}: ${l.line}`),
     ...(s.darts ?? []).map((key) => `  dart ${key}`),
     ...(s.inside ?? []).map((l) => `  inside ${quoted(l.label)}: ${printAlong(l.along)}`),
-    ...(s.notches ?? []).map(
-      (n) => `  ${n.marks === 1 ? "notch" : "double notch"} ${"at" in n ? `at ${pointText(n.at)}` : `on ${n.on} at ${n.by}`}`,
-    ),
+    ...(s.notches ?? []).map(printNotch),
+    ...(s.marks ?? []).map(printMark),
     ...(s.notes ?? []).map((text) => `  note ${quoted(text)}`),
   ];
+}
+
+function printNotch(n: NonNullable<Piece["notches"]>[number]): string {
+  const place = "at" in n ? `at ${pointText(n.at)}` : `on ${n.on} at ${n.by}${n.fromEnd ? " from its end" : ""}`;
+  return `  ${["", "", "double ", "triple "][n.ticks] ?? ""}notch ${place}`;
+}
+
+function printMark(m: NonNullable<Piece["marks"]>[number]): string {
+  const hole = m.length === undefined ? "" : `, length ${m.length} ${m.way ?? "across"}`;
+  return `  ${m.kind} at ${m.at.map(pointText).join(", ")}${hole}`;
 }
 
 function printCheck(s: Check): string[] {

@@ -1,4 +1,4 @@
-import type { PlannedDart, PlannedEdge } from "../plan/plan.js";
+import type { PlannedDart, PlannedEdge } from "./blueprint.js";
 import type { Frame } from "../formula/scope.js";
 import { chain, type Link } from "../geometry/chain.js";
 import { closedEdge, type Dart, dartOf, mouthBetween, otherWay } from "../geometry/dart.js";

@@ -1,0 +1,110 @@
+import type { Frame } from "../formula/scope.js";
+import { mapPath, type Path, pathLength, placeAlong } from "../geometry/path.js";
+import { type Point, turn } from "../geometry/point.js";
+import { locate } from "../geometry/locate.js";
+import type { PieceParts } from "./assemble.js";
+import type { PlannedDart, PlannedDrawing, PlannedMark, PlannedNotch } from "./blueprint.js";
+import { dartResult } from "./dart-result.js";
+import { edgePath } from "./edge-path.js";
+import type { PieceMark } from "./piece.js";
+
+/** The piece that is drawn on: its edges, and how places of the board come to lie on it. */
+export interface DrawnPiece {
+  readonly edgeOf: (role: string) => Path | undefined;
+  readonly lift: (p: Point) => Point;
+  readonly mouthOf: (dart: PlannedDart) => Path | undefined;
+}
+
+export type Drawn = Pick<PieceParts, "grain" | "levels" | "darts" | "inside" | "notches" | "marks" | "doubts">;
+
+/** How far (mm) a notch may lie off the outline. */
+const OFF_MM = 1;
+
+/** What is drawn on a piece, where its points are on the draft; what cannot be is left out with a word. */
+export function drawOn(drawing: PlannedDrawing, frame: Frame, piece: DrawnPiece): Drawn {
+  const { lift } = piece;
+  const doubts: string[] = [];
+  const place = (index: number): Point | undefined => {
+    const p = frame.points[index];
+    return p && lift(p);
+  };
+  const between = (ends: readonly [number, number]): [Point, Point] | undefined => {
+    const [a, b] = [place(ends[0]), place(ends[1])];
+    return a && b && [a, b];
+  };
+  return {
+    grain: grainOf(drawing, frame, between),
+    levels: drawing.levels.flatMap((l) => {
+      const ends = between(l.ends);
+      return ends ? [{ label: l.label, a: ends[0], b: ends[1] }] : [];
+    }),
+    darts: drawing.darts.flatMap((planned) => {
+      const path = frame.paths[planned.path];
+      const dart = path && dartResult(planned, path, piece.mouthOf(planned), lift);
+      return dart ? [dart] : [];
+    }),
+    inside: drawing.inside.flatMap((line) => {
+      const path = edgePath(line.items, frame)?.cut;
+      return path ? [{ label: line.label, path: mapPath(path, lift) }] : [];
+    }),
+    notches: drawing.notches.flatMap((n) => {
+      const at = notchAt(n, frame, piece, doubts, place);
+      return at ? [{ id: n.id, at, ticks: n.ticks }] : [];
+    }),
+    marks: drawing.marks.flatMap((m) => marksOf(m, frame, place)),
+    doubts,
+  };
+}
+
+function grainOf(
+  { grain }: PlannedDrawing,
+  frame: Frame,
+  between: (ends: readonly [number, number]) => [Point, Point] | undefined,
+): [Point, Point] | undefined {
+  const ends = grain && between(grain.ends);
+  const by = grain?.turned?.run(frame) ?? 0;
+  if (!ends || by === 0) return ends;
+  const middle = { x: (ends[0].x + ends[1].x) / 2, y: (ends[0].y + ends[1].y) / 2 };
+  return [turn(ends[0], middle, by), turn(ends[1], middle, by)];
+}
+
+function notchAt(
+  n: PlannedNotch,
+  frame: Frame,
+  piece: DrawnPiece,
+  doubts: string[],
+  place: (index: number) => Point | undefined,
+): Point | undefined {
+  if ("point" in n) return place(n.point);
+  const edge = piece.edgeOf(n.edge);
+  if (!edge) return undefined;
+  const mm = n.along.run(frame);
+  const length = pathLength(edge);
+  if (!Number.isFinite(mm)) return undefined;
+  if (mm < 0 || mm > length + 1e-6) {
+    doubts.push(
+      `The notch on ${n.edge.replace(/_/g, " ")} would stand at ${(mm / 10).toFixed(1)} cm, but that edge is ${(length / 10).toFixed(1)} cm long: it is left out.`,
+    );
+    return undefined;
+  }
+  return placeAlong(edge, n.fromEnd ? length - mm : mm).at;
+}
+
+/** What is said of notches that do not lie on the outline of their piece. */
+export function notchesOff(
+  notches: readonly { readonly id: string; readonly at: Point }[],
+  edges: readonly { readonly path: Path }[],
+): string[] {
+  return notches.flatMap(({ id, at }) => {
+    const off = Math.min(...edges.map(({ path }) => locate(path, at).off));
+    return off > OFF_MM ? [`The notch at ${id} stands ${(off / 10).toFixed(1)} cm off the outline.`] : [];
+  });
+}
+
+function marksOf(m: PlannedMark, frame: Frame, place: (index: number) => Point | undefined): PieceMark[] {
+  const length = m.length?.run(frame);
+  return m.points.flatMap((index) => {
+    const at = place(index);
+    return at ? [{ kind: m.kind, at, length, way: m.way === "down" ? { x: 0, y: 1 } : { x: 1, y: 0 } }] : [];
+  });
+}

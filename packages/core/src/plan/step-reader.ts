@@ -1,0 +1,62 @@
+import { compileAs } from "../formula/compile.js";
+import { inPart } from "../formula/error.js";
+import { parseLineRef } from "../formula/parse.js";
+import type { Evaluate, Frame, Scope } from "../formula/scope.js";
+import type { LineTree, Tree } from "../formula/tree.js";
+import type { Path } from "../geometry/path.js";
+import type { Point } from "../geometry/point.js";
+import type { Kind } from "../quantity/kind.js";
+import type { LineOrPath } from "../verb/verb.js";
+import { type Heading, headingOf } from "./direction.js";
+import { lineReader, pathReader, pointReader } from "./lines.js";
+import { gather, gatherLine, type References } from "./references.js";
+
+/**
+ * Compiles the parts of one step. Each is known by its name in the statement, so that what is wrong in it is told at its
+ * place; what it names on the paper is gathered. All throw FormulaError.
+ */
+export class StepReader {
+  constructor(
+    readonly scope: Scope,
+    readonly uses: References,
+    private readonly parse: (text: string) => Tree,
+  ) {}
+
+  point(id: string, part: string): (f: Frame) => Point {
+    this.uses.points.add(id);
+    return inPart(part, () => pointReader(id, this.scope, WHOLE));
+  }
+
+  path(name: string, part: string): (f: Frame) => Path {
+    this.uses.names.add(name);
+    return inPart(part, () => pathReader(name, this.scope, WHOLE));
+  }
+
+  lineTree(text: string, part: string): LineTree {
+    return inPart(part, () => {
+      const tree = parseLineRef(text);
+      gatherLine(tree, this.uses);
+      return tree;
+    });
+  }
+
+  line(text: string, part: string): (f: Frame) => LineOrPath {
+    const tree = this.lineTree(text, part);
+    return inPart(part, () => lineReader(tree, this.scope));
+  }
+
+  figure(text: string, kind: Kind, part: string): Evaluate {
+    return inPart(part, () => {
+      const tree = this.parse(text);
+      gather(tree, this.uses);
+      return compileAs(tree, this.scope, kind).run;
+    });
+  }
+
+  heading(text: string, part: string): Heading {
+    return inPart(part, () => headingOf(text, this));
+  }
+}
+
+/** An empty place in a part: all of it is meant. */
+export const WHOLE: readonly [number, number] = [0, 0];

@@ -1,0 +1,77 @@
+import type { Evaluate, Frame } from "../formula/scope.js";
+import { assemble, type EdgeParts } from "../piece/assemble.js";
+import type { PlannedDrawing, PlannedEdge } from "../piece/blueprint.js";
+import { drawOn } from "../piece/draw-on.js";
+import { edgePath } from "../piece/edge-path.js";
+import { edgeParts } from "../piece/take.js";
+import type { PieceResult } from "../piece/piece.js";
+import { DraftError } from "../verb/draft-error.js";
+import { carriedOut } from "./extend.js";
+import { exchange, pieceOf } from "./find.js";
+import type { Shape } from "./shaping.js";
+
+/** What is changed on a piece: pleats let in at an edge, other allowances, and what is drawn on it besides. */
+export interface PieceChanges {
+  readonly pleats: readonly { readonly depth: Evaluate; readonly at: string }[];
+  readonly allowances: readonly { readonly allow: Evaluate; readonly on: readonly string[] }[];
+  readonly drawing: PlannedDrawing;
+}
+
+/** More said of a piece: edges of the same name are drawn anew, the rest is added. */
+export const amendPiece =
+  (key: string, changes: PieceChanges & { readonly edges: readonly Omit<PlannedEdge, "pathIndex">[] }): Shape =>
+  (pieces, frame) => {
+    const piece = pieceOf(pieces, key);
+    const redrawn = changes.edges.reduce((now, edge) => withEdge(now, edge, frame), piece);
+    return exchange(pieces, piece, [changed(redrawn, changes, frame)]);
+  };
+
+function withEdge(piece: PieceResult, edge: Omit<PlannedEdge, "pathIndex">, frame: Frame): PieceResult {
+  const index = indexOf(piece, edge.role);
+  const drawn = edgePath(edge.items, frame);
+  if (!drawn)
+    throw new DraftError(
+      `The new ${edge.role} of ${piece.title} is not on the draft.`,
+      "One of its points was left out or could not be drawn.",
+    );
+  const made = edgeParts(edge, drawn, undefined, frame);
+  return assemble({ ...piece, edges: piece.edges.map((e, i): EdgeParts => (i === index ? made : e)) });
+}
+
+/** A piece with its changes made and the rest drawn on it. */
+export function changed(piece: PieceResult, changes: PieceChanges, frame: Frame): PieceResult {
+  const pleated = changes.pleats.reduce((now, { depth, at }) => {
+    const mm = depth(frame);
+    if (!(mm >= 0)) throw new DraftError(`The pleat at ${at} comes to less than nothing.`, "Give a depth above nothing.");
+    return mm === 0 ? now : carriedOut(now, indexOf(now, at), mm, false);
+  }, piece);
+  const edges = changes.allowances.reduce<readonly EdgeParts[]>((now, { allow, on }) => {
+    for (const role of on) indexOf(pleated, role);
+    return now.map((e) => (on.includes(e.role) && e.finish === "seam" ? { ...e, allowance: Math.max(0, allow(frame)) } : e));
+  }, pleated.edges);
+  const { turnedAt } = pleated.carried;
+  const more = drawOn(changes.drawing, frame, {
+    edgeOf: (role) => pleated.edges.find((e) => e.role === role)?.path,
+    lift: (p) => (turnedAt === undefined ? p : { x: turnedAt - p.x, y: p.y }),
+    mouthOf: () => undefined,
+  });
+  return assemble({
+    ...pleated,
+    edges,
+    grain: more.grain ?? pleated.grain,
+    levels: [...pleated.levels, ...more.levels],
+    darts: [...pleated.darts, ...more.darts],
+    inside: [...pleated.inside, ...more.inside],
+    notches: [...pleated.notches, ...more.notches],
+    marks: [...pleated.marks, ...more.marks],
+    notes: [...pleated.notes, ...changes.drawing.notes],
+    doubts: [...pleated.doubts, ...more.doubts],
+  });
+}
+
+/** Where an edge stands on a piece; throws DraftError. */
+export function indexOf(piece: PieceResult, role: string): number {
+  const index = piece.edges.findIndex((e) => e.role === role);
+  if (index < 0) throw new DraftError(`${piece.title} has no edge ${role}.`, `It has: ${piece.edges.map((e) => e.role).join(", ")}.`);
+  return index;
+}

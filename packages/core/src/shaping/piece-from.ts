@@ -1,0 +1,109 @@
+import type { Evaluate } from "../formula/scope.js";
+import { straightCubic } from "../geometry/cubic.js";
+import { locate } from "../geometry/locate.js";
+import { crossPaths } from "../geometry/meet-paths.js";
+import { offsetPath } from "../geometry/offset-path.js";
+import {
+  endOf,
+  headingAtEnd,
+  headingAtStart,
+  joinPaths,
+  type Path,
+  pathLength,
+  reversePath,
+  splitPath,
+  startOf,
+} from "../geometry/path.js";
+import { distance, type Point } from "../geometry/point.js";
+import { assemble, type EdgeParts } from "../piece/assemble.js";
+import type { PieceResult } from "../piece/piece.js";
+import { DraftError } from "../verb/draft-error.js";
+import { changed, indexOf, type PieceChanges } from "./amend.js";
+import { pieceOf } from "./find.js";
+import { partOf } from "./part-of.js";
+import type { Shape } from "./shaping.js";
+
+/** A piece to be made from another. */
+interface NewPiece extends PieceChanges {
+  readonly key: string;
+  readonly title: string;
+  readonly of: string;
+  readonly strip: { readonly width: Evaluate; readonly along: readonly string[] } | undefined;
+  readonly cut: number | undefined;
+  readonly onFold: boolean | undefined;
+  readonly mirrored: boolean | undefined;
+}
+
+/** A piece made from another as it lies by then: of the same shape, or a strip of it along some of its edges. */
+export const pieceFrom =
+  (made: NewPiece): Shape =>
+  (pieces, frame) => {
+    const source = pieceOf(pieces, made.of);
+    const shape = made.strip
+      ? stripOf(source, made.strip.along, made.strip.width(frame), made.key)
+      : assemble({ ...source, key: made.key });
+    const asCut =
+      made.cut === undefined ? shape : { ...shape, cut: made.cut, onFold: made.onFold ?? false, mirrored: made.mirrored ?? false };
+    const named = { ...asCut, title: made.title };
+    return [...pieces, changed(named, made, frame)];
+  };
+
+/** A strip so wide (mm) along neighbouring edges: its inner edge lies beside them, its ends are what the neighbours have of it. */
+function stripOf(piece: PieceResult, roles: readonly string[], mm: number, key: string): PieceResult {
+  if (!(mm > 0)) throw new DraftError("A strip has a width above nothing.", "Check what its width is worked out from.");
+  const n = piece.edges.length;
+  const chosen = new Set(roles.map((role) => indexOf(piece, role)));
+  if (chosen.size === n) throw new DraftError("A strip cannot run all the way round.", "Leave out the edge where it is to end.");
+  const first = [...chosen].find((i) => !chosen.has((i + n - 1) % n)) ?? 0;
+  const run = Array.from({ length: chosen.size }, (_, k) => (first + k) % n);
+  if (run.some((i) => !chosen.has(i)))
+    throw new DraftError(
+      `${roles.join(" and ")} do not lie beside each other on ${piece.title}.`,
+      "A strip runs along neighbouring edges: make two of it.",
+    );
+  const along = run.map((i) => piece.edges[i] as EdgeParts);
+  const [before, after] = [piece.edges[(first + n - 1) % n] as EdgeParts, piece.edges[(first + run.length) % n] as EdgeParts];
+  const inner = offsetPath(joinPaths(along.map((e) => e.path)), -mm);
+  if (!inner) throw new DraftError("The edge bends more tightly than the strip is wide.", "Make the strip narrower.");
+  const end = endAt(inner, after.path, true);
+  const start = endAt(inner, before.path, false);
+  if (!end || !start)
+    throw new DraftError(`The strip is wider than the edges beside it are long.`, "Make it narrower, or let it run along those edges too.");
+  const line = cutBetween(inner, start, end);
+  const edges: EdgeParts[] = [
+    ...along,
+    plain(after, splitPath(after.path, end.along)[0]),
+    { role: "inner", path: reversePath(line), sewn: reversePath(line), allowance: 0, finish: "finished", pointed: false, corner: "mitre" },
+    plain(before, splitPath(before.path, start.along)[1]),
+  ];
+  return partOf(piece, edges, key);
+}
+
+const plain = (edge: EdgeParts, path: Path): EdgeParts => ({ ...edge, path, sewn: path });
+
+interface Meeting {
+  readonly at: Point;
+  /** How far along the neighbour, mm. */
+  readonly along: number;
+}
+
+/** Where the inner edge of a strip, carried on straight when it stops short, meets the neighbour. */
+function endAt(inner: Path, neighbour: Path, atEnd: boolean): Meeting | undefined {
+  const tip = atEnd ? endOf(inner) : startOf(inner);
+  const u = atEnd ? headingAtEnd(inner) : headingAtStart(inner);
+  const reach = pathLength(neighbour) * (atEnd ? 1 : -1);
+  const on: Path = { parts: [straightCubic(tip, { x: tip.x + u.x * reach, y: tip.y + u.y * reach })] };
+  const corner = atEnd ? startOf(neighbour) : endOf(neighbour);
+  const met = [...crossPaths(inner, neighbour), ...(locate(neighbour, tip).off < 1e-6 ? [tip] : []), ...crossPaths(on, neighbour)];
+  const [at] = met.sort((p, q) => distance(p, corner) - distance(q, corner));
+  return at && { at, along: locate(neighbour, at).along };
+}
+
+/** The inner edge from one meeting to the other, carried on straight where it stops short. */
+function cutBetween(inner: Path, start: Meeting, end: Meeting): Path {
+  const [a, b] = [locate(inner, start.at), locate(inner, end.at)];
+  const kept = splitPath(splitPath(inner, b.along)[0], a.along)[1];
+  const lead: Path[] = distance(start.at, startOf(kept)) > 1e-6 ? [{ parts: [straightCubic(start.at, startOf(kept))] }] : [];
+  const tail: Path[] = distance(end.at, endOf(kept)) > 1e-6 ? [{ parts: [straightCubic(endOf(kept), end.at)] }] : [];
+  return joinPaths([...lead, kept, ...tail]);
+}

@@ -1,0 +1,113 @@
+import { hobby } from "../geometry/hobby.js";
+import { endOf, headingAtEnd, headingAtStart, joinPaths, type Path, pathLength, splitPath, startOf } from "../geometry/path.js";
+import type { Point } from "../geometry/point.js";
+import { assemble, type EdgeParts } from "../piece/assemble.js";
+import type { PieceResult } from "../piece/piece.js";
+import { smoothForms } from "../system/shaping-forms.js";
+import { DraftError } from "../verb/draft-error.js";
+import { exchange, pieceOf } from "./find.js";
+import { onOutline, placeAt, type RingPlace } from "./ring.js";
+import type { Shaping } from "./shaping.js";
+
+/** Round corners of the outline, as a curve ruler does after pieces were joined. */
+export const smooth: Shaping = {
+  ...smoothForms,
+  gradual: true,
+  prepare(_, filled) {
+    const [key, names] = [filled.name("piece"), filled.names("places")];
+    const [before, after] = [filled.length("before"), filled.length("after")];
+    return (pieces, f, share) => {
+      const piece = pieceOf(pieces, key);
+      const [b, a] = [before(f) * share, after(f) * share];
+      if (!(b >= 0 && a >= 0))
+        throw new DraftError("A corner is rounded over lengths above nothing.", "Give how much before it and how much after.");
+      if (b + a === 0) return [...pieces];
+      // A corner keeps its place while another is rounded: each is found on the piece as it was named.
+      const corners = names.flatMap((name) => cornersOf(piece, name));
+      return exchange(pieces, piece, [corners.reduce((now, corner) => rounded(now, corner, b, a), piece)]);
+    };
+  },
+};
+
+/** A point by its name, or both places where a seam that was joined meets the outline, by the name the seam had. */
+function cornersOf(piece: PieceResult, name: string): Point[] {
+  const point = piece.carried.points.get(name);
+  if (point) return [point];
+  const seam = piece.inside.find((line) => line.label.replace(/ /g, "_") === name)?.path ?? piece.edges.find((e) => e.role === name)?.path;
+  if (!seam)
+    throw new DraftError(
+      `${piece.title} has no point and no seam called ${name}.`,
+      "Name a point of its outline, or a seam at which pieces were joined.",
+    );
+  const ends = [startOf(seam), endOf(seam)].filter((p) => placeAt(piece, p));
+  if (ends.length === 0)
+    throw new DraftError(`${name} meets the outline of ${piece.title} nowhere.`, "Name a point of the outline instead.");
+  return ends;
+}
+
+function rounded(piece: PieceResult, corner: Point, before: number, after: number): PieceResult {
+  const place = onOutline(piece, corner, "The corner");
+  const n = piece.edges.length;
+  const edge = piece.edges[place.edge] as EdgeParts;
+  const length = pathLength(edge.path);
+  if (place.along > NEAR_MM && place.along < length - NEAR_MM) return within(piece, place, before, after);
+  const second = place.along <= NEAR_MM ? place.edge : (place.edge + 1) % n;
+  const first = (second + n - 1) % n;
+  return between(piece, first, second, before, after);
+}
+
+/** How near (mm) to the end of an edge a corner is that end. */
+const NEAR_MM = 0.05;
+
+/** A corner inside one edge. */
+function within(piece: PieceResult, { edge: index, along }: RingPlace, before: number, after: number): PieceResult {
+  const edge = piece.edges[index] as EdgeParts;
+  const length = pathLength(edge.path);
+  if (along - before < 0 || along + after > length) throw tooLong(edge.role);
+  const lead = splitPath(edge.path, along - before)[0];
+  const tail = splitPath(edge.path, along + after)[1];
+  const path = joinPaths([lead, curveBetween(lead, tail), tail].filter((part) => pathLength(part) > 1e-9));
+  return replaced(piece, new Map([[index, path]]));
+}
+
+/** A corner where one edge goes over into the next: each ends in the middle of the curve. */
+function between(piece: PieceResult, first: number, second: number, before: number, after: number): PieceResult {
+  const [a, b] = [piece.edges[first] as EdgeParts, piece.edges[second] as EdgeParts];
+  if (before > pathLength(a.path)) throw tooLong(a.role);
+  if (after > pathLength(b.path)) throw tooLong(b.role);
+  if (a.finish === "fold" || b.finish === "fold")
+    throw new DraftError("A corner at the fold is not rounded: the fold stays straight.", "Let the edge run square into the fold instead.");
+  const lead = splitPath(a.path, pathLength(a.path) - before)[0];
+  const tail = splitPath(b.path, after)[1];
+  const curve = curveBetween(lead, tail);
+  const [toMiddle, fromMiddle] = splitPath(curve, pathLength(curve) / 2);
+  const solid = (parts: Path[]): Path => joinPaths(parts.filter((part) => pathLength(part) > 1e-9));
+  return replaced(
+    piece,
+    new Map([
+      [first, solid([lead, toMiddle])],
+      [second, solid([fromMiddle, tail])],
+    ]),
+  );
+}
+
+const tooLong = (role: string): DraftError =>
+  new DraftError(`${role.replace(/_/g, " ")} is shorter than what is to be rounded off it.`, "Round less.");
+
+function curveBetween(lead: Path, tail: Path): Path {
+  const angle = (u: Point): number => Math.atan2(u.y, u.x);
+  return hobby([
+    { at: endOf(lead), heading: angle(headingAtEnd(lead)) },
+    { at: startOf(tail), heading: angle(headingAtStart(tail)) },
+  ]);
+}
+
+function replaced(piece: PieceResult, paths: ReadonlyMap<number, Path>): PieceResult {
+  return assemble({
+    ...piece,
+    edges: piece.edges.map((e, i): EdgeParts => {
+      const path = paths.get(i);
+      return path ? { ...e, path, sewn: path } : e;
+    }),
+  });
+}

@@ -1,0 +1,75 @@
+import { type Form, pointText, type Slot } from "../../verb/form.js";
+
+const POINT = /^(?:#[A-Za-z]*[0-9]+[a-z0-9']*|[A-Z]+[0-9]+[a-z0-9']*)$/;
+const LINE = /^(#?\w+'?)\s*[-–]\s*(#?\w+'?)$/;
+const LEFT_OPEN = "…";
+
+/** What stands in a rule, told apart: points, lines, edges and pieces, and what is left for figures, in order. */
+interface Typed {
+  readonly points: string[];
+  readonly lines: string[];
+  readonly edges: string[];
+  readonly figures: string[];
+}
+
+/**
+ * The rule as it should stand: the form of the verb that what was typed fits best, its gaps filled in order with what was
+ * typed, and what is missing left open. `rest` is what stands behind the verb, without its sentence.
+ */
+export function ruleInstead(word: string, forms: readonly Form[], rest: string): string | undefined {
+  const words = new Set(forms.flatMap((f) => f.text.replace(/\{\w+:\w+\}/g, " ").match(/[a-z]+/g) ?? []));
+  let best: { text: string; score: number } | undefined;
+  for (const form of forms) {
+    const typed = sortOut(rest, words);
+    const kept = new Set(form.text.replace(/\{\w+:\w+\}/g, " ").match(/[a-z]+/g) ?? []);
+    let score = 0;
+    for (const w of rest.match(/[a-z]+/g) ?? []) if (words.has(w)) score += kept.has(w) ? 1 : -1;
+    const text = form.text.replace(/\{(\w+):\w+\}/g, (_, name: string) => {
+      const found = fill(form.slots.find((s) => s.name === name) as Slot, typed);
+      score += found === undefined ? -2 : 2;
+      return found ?? LEFT_OPEN;
+    });
+    score -= typed.points.length + typed.lines.length + typed.edges.length + typed.figures.length;
+    if (!best || score > best.score) best = { text: `${word} ${text}`.trim(), score };
+  }
+  return best?.text;
+}
+
+function sortOut(rest: string, words: ReadonlySet<string>): Typed {
+  const typed: Typed = { points: [], lines: [], edges: [], figures: [] };
+  let figure: string[] = [];
+  const close = (): void => {
+    if (figure.length > 0) typed.figures.push(figure.join(" "));
+    figure = [];
+  };
+  for (const token of rest.match(/(?:\([^()]*\)|[^\s,]|,(?=\S))+/g) ?? []) {
+    const line = LINE.exec(token);
+    if (POINT.test(token)) (close(), typed.points.push(token));
+    else if (line && POINT.test(line[1] ?? "") && POINT.test(line[2] ?? "")) (close(), typed.lines.push(token));
+    else if (/^[A-Z]\w*(?:\.\w+)?$/.test(token)) (close(), typed.edges.push(token));
+    else if (words.has(token)) close();
+    else figure.push(token);
+  }
+  close();
+  return typed;
+}
+
+function fill(slot: Slot, typed: Typed): string | undefined {
+  switch (slot.type) {
+    case "point": {
+      const point = typed.points.shift();
+      return point && pointText(point.replace(/^#/, ""));
+    }
+    case "line":
+    case "path": {
+      const name = typed.figures.findIndex((f) => /^[a-z_]\w*$/.test(f));
+      if (slot.type === "line" && typed.lines.length > 0) return typed.lines.shift();
+      return name >= 0 ? typed.figures.splice(name, 1)[0] : undefined;
+    }
+    case "piece":
+    case "edge":
+      return typed.edges.shift();
+    default:
+      return typed.figures.shift();
+  }
+}
