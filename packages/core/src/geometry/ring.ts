@@ -17,14 +17,18 @@ export function meetStretches(a: Point, b: Point, c: Point, d: Point, slack: num
   return within ? { x: a.x + ux * t, y: a.y + uy * t } : undefined;
 }
 
+/** Slack at which only a proper crossing counts, and at which a touch at the ends counts as well. */
+const PROPERLY = -1e-9;
+export const TOUCHING = 1e-9;
+
 /** Where two stretches a–b and c–d cross properly (not merely touch); undefined otherwise. */
-export const crossStretches = (a: Point, b: Point, c: Point, d: Point): Point | undefined => meetStretches(a, b, c, d, -1e-9);
+export const crossStretches = (a: Point, b: Point, c: Point, d: Point): Point | undefined => meetStretches(a, b, c, d, PROPERLY);
 
 /** Sides of a ring are boxed this many together before they are looked at one by one. */
 const TOGETHER = 8;
 
-/** The first place where a ring of corner points crosses itself; undefined when it is simple. Sides are compared by their boxes first. */
-export function selfCrossing(ring: readonly Point[]): Point | undefined {
+/** The first place where a ring of corner points crosses itself; undefined when it is simple; with the slack `TOUCHING` also where it touches itself. Sides are compared by their boxes first. */
+export function selfCrossing(ring: readonly Point[], slack = PROPERLY): Point | undefined {
   const n = ring.length;
   const groups = Math.ceil(n / TOGETHER);
   const boxes = sideBoxes(ring, groups);
@@ -34,7 +38,7 @@ export function selfCrossing(ring: readonly Point[]): Point | undefined {
       const [iEnd, jEnd] = [Math.min(n, (g + 1) * TOGETHER), Math.min(n, (h + 1) * TOGETHER)];
       for (let i = g * TOGETHER; i < iEnd; i++) {
         for (let j = Math.max(i + 2, h * TOGETHER); j < jEnd; j++) {
-          const at = apart(boxes, i, j) ? undefined : sidesCross(ring, i, j);
+          const at = apart(boxes, i, j) ? undefined : sidesCross(ring, i, j, slack);
           if (at) return at;
         }
       }
@@ -87,7 +91,7 @@ function apart(boxes: Float64Array, i: number, j: number): boolean {
 }
 
 /** Where two sides of a ring cross; sides that share a corner never do. */
-function sidesCross(ring: readonly Point[], i: number, j: number): Point | undefined {
+function sidesCross(ring: readonly Point[], i: number, j: number, slack: number): Point | undefined {
   const n = ring.length;
   const between = Math.abs(i - j);
   if (between <= 1 || between === n - 1) return undefined;
@@ -95,7 +99,7 @@ function sidesCross(ring: readonly Point[], i: number, j: number): Point | undef
   const b = ring[(i + 1) % n] as Point;
   const c = ring[j] as Point;
   const d = ring[(j + 1) % n] as Point;
-  return crossStretches(a, b, c, d);
+  return meetStretches(a, b, c, d, slack);
 }
 
 /** True when `p` lies inside the ring (even–odd); a place on the ring may go either way. */
