@@ -28,11 +28,14 @@ const BODY = {
 };
 const body = file("m.json", BODY);
 
-async function lines(...words: string[]): Promise<string[]> {
+async function drafted(...words: string[]): Promise<{ out: string[]; told: string[]; failures: number }> {
   const out: string[] = [];
-  await draft(words, LIBRARY, (line) => out.push(line));
-  return out;
+  const told: string[] = [];
+  const failures = await draft(words, LIBRARY, { out: (line) => out.push(line), tell: (line) => told.push(line) });
+  return { out, told, failures };
 }
+
+const lines = async (...words: string[]): Promise<string[]> => (await drafted(...words)).out;
 
 async function refusal(...words: string[]): Promise<string> {
   const error = await lines(...words).then(
@@ -123,6 +126,76 @@ describe("drafting without a server", () => {
   });
 });
 
+describe("what could not be done", () => {
+  const BROKEN = `system "Broken"
+  unit cm
+measure chest girth 60..140 "Round."
+set gap = 2 from -9 to 9 "A gap."
+board A "A"
+A0 start
+A1 out chest/4 from A0
+A2 swing 1 from A0 to A1-A3
+A3 down 10 from A1
+A4 down gap from A0
+piece Box "Box" on A
+  edge top: A0 > A1
+  edge side: A1 > A2
+  edge back: A2 > A0
+shape close no_dart in Box about A1
+`;
+
+  it("is told a line each, beside the output that was asked for, and counted", async () => {
+    const text = BROKEN.replace(
+      "A2 swing 1 from A0 to A1-A3\nA3 down 10 from A1",
+      "A3 down 10 from A1\nA2 swing 1 from A0 to A1-A3",
+    ).replace("shape close no_dart in Box about A1\n", "shape fold Box from A0 to A1 by 1\n");
+    const svg = join(folder, "broken.svg");
+    const { out, told, failures } = await drafted(file("broken.lodrin", text), "--measurements", body, "--svg", svg);
+    expect(out).toEqual([]);
+    expect(told.join("\n")).toContain("step A2 is not drawn: The tape does not reach");
+    expect(told.join("\n")).toContain("piece Box is not taken");
+    expect(told.join("\n")).toContain("is not done");
+    expect(told.at(-1)).toBe(`Written: ${svg}`);
+    expect(failures).toBe(3);
+    for (const line of told) expect(line).not.toContain("\n");
+  });
+
+  it("a whole draft has none, and nothing but the asked-for output goes out", async () => {
+    const { out, failures } = await drafted(SHIRT, "--measurements", body, "--json", "--svg", join(folder, "whole.svg"));
+    expect(out).toHaveLength(1);
+    expect(failures).toBe(0);
+  });
+
+  it("a length below nothing is doubted at its step", async () => {
+    const minus = file("minus.json", { gap: "-2" });
+    const text = BROKEN.slice(0, BROKEN.indexOf("A2 swing")) + "A4 down gap from A0\n";
+    const { told } = await drafted(file("minus.lodrin", text), "--measurements", body, "--settings", minus);
+    expect(told.join("\n")).toContain("doubt: A4: gap comes to less than nothing, so down goes the other way.");
+  });
+
+  it("all lines that are wrong are told at once", async () => {
+    const wrong = file("wrong.lodrin", BROKEN);
+    const error = await drafted(wrong, "--measurements", body).catch((e: unknown) => e as Error);
+    expect((error as Error).message.split("\n")).toHaveLength(2);
+    expect((error as Error).message).toContain("line 8");
+  });
+});
+
+describe("a system that builds on one beside it", () => {
+  it("finds it in its own folder", async () => {
+    file(
+      "base-block.lodrin",
+      'system "Base"\n  unit cm\nmeasure chest girth 60..140 "Round."\nboard A "A"\nA0 start\nA1 out chest/4 from A0\n',
+    );
+    const own = file(
+      "on-base.lodrin",
+      'system "On it"\n  unit cm\nuses base-block\nboard B "B"\nB0 start\nB1 down len_half from B0\n'.replace("len_half", "dist(A0, A1)"),
+    );
+    const [line = ""] = await lines(own, "--measurements", file("chest.json", { chest: 100 }));
+    expect((JSON.parse(line) as { points: Record<string, { y: number }> }).points["B1"]?.y).toBeCloseTo(250, 9);
+  });
+});
+
 describe("what it cannot do, it says in one sentence", () => {
   it.each([
     [[], "Which system?"],
@@ -136,6 +209,18 @@ describe("what it cannot do, it says in one sentence", () => {
     [[SHIRT, "--measurements", body, "--svg", "/nowhere/x.svg"], "cannot be written"],
   ])("%j", async (words, part) => {
     expect(await refusal(...words)).toContain(part);
+  });
+
+  it("folders, other encodings and drawings of a hundred kilometres", async () => {
+    expect(await refusal(folder, "--measurements", body)).toContain("is a folder");
+    expect(await refusal(SHIRT, "--measurements", folder)).toContain("is a folder");
+    writeFileSync(join(folder, "u16.lodrin"), Buffer.from('\ufeffsystem "X"', "utf16le"));
+    expect(await refusal(join(folder, "u16.lodrin"), "--measurements", body)).toContain("UTF-16");
+    writeFileSync(join(folder, "latin.lodrin"), Buffer.from([0x73, 0xe9, 0x0a]));
+    expect(await refusal(join(folder, "latin.lodrin"), "--measurements", body)).toContain("not written in UTF-8");
+    const far = file("far.json", { ...BODY, chest: 9_900, garment_length: 9_900 });
+    expect(await refusal(SHIRT, "--measurements", far, "--pdf", join(folder, "far.pdf"))).toContain("m each way");
+    expect(existsSync(join(folder, "far.pdf"))).toBe(false);
   });
 
   it("files that are not what they should be", async () => {

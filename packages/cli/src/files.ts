@@ -1,21 +1,39 @@
-import { existsSync, readFileSync } from "node:fs";
-import { basename, join } from "node:path";
-import type { Given } from "@lodrin/core";
+import { existsSync, readFileSync, statSync } from "node:fs";
+import { basename, dirname, join } from "node:path";
+import { type Given, type Library, readNotation, statementsOf } from "@lodrin/core";
 import { readAnswers } from "@lodrin/formats";
 import { readLibrary } from "@lodrin/formats/library";
 import { RequestError } from "./arguments.js";
 import { notationOfModel } from "./model.js";
 
-/** The text of a library system (by its slug), of a notation file or of a system kept as JSON, and what it is called. Throws RequestError. */
-export function readSystemFile(name: string, library: string): { source: string; slug: string } {
+/**
+ * The text of a library system (by its slug), of a notation file or of a system kept as JSON, what it is called, and the
+ * folder it lies in, whose other systems it may build on. Throws RequestError.
+ */
+export function readSystemFile(name: string, library: string): { source: string; slug: string; folder: string } {
   const inLibrary = join(library, `${name}.lodrin`);
-  if (/^[\w-]+$/.test(name) && existsSync(inLibrary)) return { source: readFileSync(inLibrary, "utf8"), slug: name };
-  if (existsSync(name) && /\.json$/i.test(name))
-    return { source: notationOfModel(readJson(name), name), slug: basename(name).replace(/\.json$/i, "") };
-  if (existsSync(name)) return { source: readFileSync(name, "utf8"), slug: basename(name).replace(/\.lodrin$/, "") };
-  throw new RequestError(
-    `There is no system “${name}” in the library and no such file. The library has: ${Object.keys(readLibrary(library)).join(", ")}.`,
-  );
+  if (/^[\w-]+$/.test(name) && existsSync(inLibrary)) return { source: readText(inLibrary), slug: name, folder: library };
+  if (!existsSync(name))
+    throw new RequestError(
+      `There is no system “${name}” in the library and no such file. The library has: ${Object.keys(readLibrary(library)).join(", ")}.`,
+    );
+  const folder = dirname(name);
+  if (/\.json$/i.test(name)) return { source: notationOfModel(readJson(name), name), slug: basename(name).replace(/\.json$/i, ""), folder };
+  return { source: readText(name), slug: basename(name).replace(/\.lodrin$/, ""), folder };
+}
+
+/** The systems a text may build on: those of the library, and those that lie beside it, which come first. */
+export function libraryFor(source: string, library: string, folder: string): Library {
+  const found: Record<string, string> = { ...readLibrary(library) };
+  const gather = (text: string): void => {
+    for (const { base } of statementsOf(readNotation(text).system, "uses")) {
+      const beside = join(folder, `${base}.lodrin`);
+      if (!existsSync(beside) || found[base] === (found[base] = readText(beside))) continue;
+      gather(found[base]);
+    }
+  };
+  gather(source);
+  return found;
 }
 
 /** Bodies from a JSON file (one object, or an array of them) or a CSV file (one body). Throws RequestError. */
@@ -41,11 +59,22 @@ function readCsv(file: string): { measurements: Given; settings: Given } {
   return answers;
 }
 
+/** The text of a file. Throws RequestError for a folder, for a file that is not there, and for one that is not written in UTF-8. */
 function readText(file: string): string {
+  let bytes: Buffer;
   try {
-    return readFileSync(file, "utf8");
-  } catch {
+    if (statSync(file).isDirectory()) throw new RequestError(`${file} is a folder. Name the file in it.`);
+    bytes = readFileSync(file);
+  } catch (error) {
+    if (error instanceof RequestError) throw error;
     throw new RequestError(`The file ${file} cannot be read.`);
+  }
+  if ((bytes[0] === 0xff && bytes[1] === 0xfe) || (bytes[0] === 0xfe && bytes[1] === 0xff))
+    throw new RequestError(`${file} is written in UTF-16. Save it as UTF-8 text.`);
+  try {
+    return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
+  } catch {
+    throw new RequestError(`${file} is not written in UTF-8 (perhaps in an older encoding, like Latin-1). Save it as UTF-8 text.`);
   }
 }
 

@@ -3,8 +3,15 @@ import { draft } from "./draft.js";
 
 const [library = "systems", ...words] = process.argv.slice(2);
 
+/** The draft was made, but some of it could not be. */
+const WITH_FAILURES = 3;
+
 try {
-  await draft(words, library, (line) => process.stdout.write(`${line}\n`));
+  const failures = await draft(words, library, {
+    out: (line) => process.stdout.write(`${line}\n`),
+    tell: (line) => process.stderr.write(`${line}\n`),
+  });
+  if (failures > 0) process.exitCode = WITH_FAILURES;
 } catch (error) {
   if (!(error instanceof RequestError)) throw error;
   process.stderr.write(`${error.message}\n`);

@@ -1,9 +1,9 @@
 import { readFileSync } from "node:fs";
-import { loadSystem, run } from "@lodrin/core";
+import { loadSystem, polyline, run } from "@lodrin/core";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { drawBoard } from "./drawing/board.js";
-import type { Drawing, Stroke } from "./drawing/mark.js";
+import { type Drawing, type Stroke, strokePlaces } from "./drawing/mark.js";
 import { drawPieces, layPieces } from "./drawing/pieces.js";
 import { writeSvg } from "./svg/write.js";
 import { PAPER_KEYS, PAPERS } from "./tile/paper.js";
@@ -17,7 +17,7 @@ const sheet = drawPieces(drafted);
 const bare = (places: { x: number; y: number }[], bounds: Drawing["bounds"]): Drawing => ({
   title: "t",
   bounds,
-  marks: [{ kind: "stroke", layer: "net", places, closed: false }],
+  marks: [{ kind: "stroke", layer: "net", path: polyline(places), closed: false }],
 });
 
 describe("the drawing of the pieces", () => {
@@ -34,7 +34,9 @@ describe("the drawing of the pieces", () => {
     const layers = new Set(sheet.marks.map((m) => m.layer));
     expect(layers).toEqual(new Set(["levels", "labels", "net", "fold", "allowance", "grain", "notches"]));
     const words = sheet.marks.flatMap((m) => (m.kind === "words" ? [m.text] : []));
-    expect(words).toEqual(expect.arrayContaining(["Front", "Back", "cut 1 on fold", "fold", "grain", "Chest line", "allowance included"]));
+    expect(words).toEqual(
+      expect.arrayContaining(["Front", "Back", "cut 1 on fold", "fold", "grain", "Chest line", "allowance included, none at hem"]),
+    );
     expect(drawPieces(run(plan, BODY)).marks.some((m) => m.kind === "words" && m.text.startsWith("net"))).toBe(true);
   });
 
@@ -83,7 +85,7 @@ describe("sheets of paper", () => {
     const tiles = planTiles(sheet, key);
     const shown = tiles.tiles.filter((t) => !t.blank);
     const strokes = sheet.marks.filter((m): m is Stroke => m.kind === "stroke");
-    for (const p of strokes.flatMap((s) => s.places)) {
+    for (const p of strokes.flatMap((s) => strokePlaces(s))) {
       const on = shown.some(
         ({ window: w }) => p.x >= w.minX - 1e-6 && p.x <= w.maxX + 1e-6 && p.y >= w.minY - 1e-6 && p.y <= w.maxY + 1e-6,
       );

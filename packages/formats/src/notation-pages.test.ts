@@ -38,7 +38,9 @@ function drawingsOf({ name, plan, drafted }: Example): [string, Drawing][] {
       [`${name}-after`, drawPieces(drafted)],
     ];
   }
-  return [[name, name === "piece-piece" || name === "line-dart" ? drawPieces(drafted) : drawBoard(plan, drafted)]];
+  return [
+    [name, name.startsWith("piece-") || name === "line-dart" || name === "check-eased" ? drawPieces(drafted) : drawBoard(plan, drafted)],
+  ];
 }
 
 const page = (title: string, lead: string, sections: string[]): string =>
@@ -63,9 +65,32 @@ const CHECKS: Readonly<Record<string, readonly [string, string]>> = {
     "Three ways to check",
     "Two figures that agree, one between two others, or any condition. Those made on every draft follow. Lengths in mm.",
   ],
+  eased: [
+    "One edge sewn to several, with ease",
+    "The edges of a side are named in the order they are sewn. The first side is longer by the ease, which is shared out between the notches when the seam is walked. Lengths in mm.",
+  ],
   passes: [
     "What must go through an opening",
     "A girth of the garment over a girth of the body, in cloth that gives. The neck is asked about by itself, since nothing here opens; the hem falls to the side, and over the seam that makes a corner. Lengths in mm.",
+  ],
+};
+
+const PIECES: Readonly<Record<string, readonly [string, string]>> = {
+  piece: [
+    "A piece",
+    "Its edges in order round it, each with its allowance; grain, levels, notches. `corner` says how the allowance turns the corners at both ends of an edge: mitred when nothing is said, square, or mirrored so that a turn-up lies on the piece when it is folded up.",
+  ],
+  from: [
+    "A piece from another",
+    "The same shape under another name, or a strip of it along neighbouring edges, with changes of its own: a pleat let in, other allowances. The inner edge of a strip is called `inner`.",
+  ],
+  amend: [
+    "More said of a piece",
+    "A piece that stands above, one's own or brought along by `uses`, gets notches, marks, notes, other allowances or an edge drawn anew; or it is left out.",
+  ],
+  marks: [
+    "Notches and marks on a piece",
+    "Notches at points or so far along an edge, from where it begins or back from its end; buttons, buttonholes by their length and the way they lie, holes to drill; a grain turned clockwise from a line.",
   ],
 };
 
@@ -83,6 +108,15 @@ const LINES: Readonly<Record<string, readonly [string, string]>> = {
   blend: ["Blends", "Two lines that meet in a corner, as one line with the corner rounded."],
   join: ["Joined lines", "Points and drawn lines laid end to end as one."],
   trace: ["Traced lines", "A drawn line gone over with the tracing wheel: through a fold, moved, or turned."],
+  offset: [
+    "Lines beside lines",
+    "A line drawn beside another, the same distance from it all the way: on the side that lies in, out, up or down, or to the left or right hand of someone walking along it.",
+  ],
+  long: [
+    "Curves as long as they must be",
+    "The fullness of the curve is fitted to its length; a length that cannot be reached through its points is told, with those that can.",
+  ],
+  evenly: ["Points at equal distances", "A run of points from one place to another, both included."],
   dart: [
     "Darts",
     "Equal legs, a fold, a mouth shaped so that the edge runs on when the dart is pressed; the edge is measured with it closed.",
@@ -123,9 +157,7 @@ describe("the pages of the notation", () => {
   });
 
   it("pieces and shaping", async () => {
-    const piece = of("piece").map((e) =>
-      section("A piece", "Its edges in order round it, each with its allowance; grain, levels, notches.", [], e),
-    );
+    const piece = of("piece").map((e) => section(...(PIECES[wordOf(e)] as readonly [string, string]), [], e));
     const sections = [...SHAPINGS.values()].map((s) => {
       const e = of("shape").find((x) => wordOf(x) === s.word) as Example;
       return section(`${s.word}: ${e.title.toLowerCase()}`, s.description, s.forms.map((f) => spoken(`shape ${s.word}`, f.text)), e); // prettier-ignore

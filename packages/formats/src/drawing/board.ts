@@ -1,17 +1,18 @@
 import {
   boundsOf,
-  flatten,
+  endOf,
   growBounds,
   layBoards,
   type Path,
   type Plan,
   type Point,
   pointText,
+  polyline,
   type Run,
   shiftPath,
-  svgData,
+  startOf,
 } from "@lodrin/core";
-import type { Drawing, Mark } from "./mark.js";
+import { type Drawing, type Mark, markPlaces } from "./mark.js";
 
 /** The construction as drafted: points with their numbers, level lines and curves of one board, or of all side by side. */
 export function drawBoard(plan: Plan, run: Run, board?: string): Drawing {
@@ -23,18 +24,17 @@ export function drawBoard(plan: Plan, run: Run, board?: string): Drawing {
     if (step.source.is === "path") marks.push(...pathMarks(run.frame.paths[step.target], step.source, dx));
     else if (step.source.is === "point") marks.push(...pointMarks(run.frame.points[step.target], step.source.id, dx));
   });
-  const bounds = boundsOf(marks.flatMap((m) => (m.kind === "stroke" ? m.places : [m.at]))) ?? { minX: 0, minY: 0, maxX: 10, maxY: 10 };
+  const bounds = boundsOf(markPlaces(marks)) ?? { minX: 0, minY: 0, maxX: 10, maxY: 10 };
   return { title: run.title, bounds: growBounds(bounds, 15), marks };
 }
 
 function pathMarks(drawn: Path | undefined, source: Extract<Plan["steps"][number]["source"], { is: "path" }>, dx: number): Mark[] {
   if (!drawn) return [];
   const path = shiftPath(drawn, dx, 0);
-  const places = flatten(path);
   const layer = source.shape === "level" ? "levels" : source.shape === "line" ? "construction" : "net";
-  const stroke: Mark = { kind: "stroke", layer, places, closed: false, data: svgData(path), dashed: source.dashed };
-  const [a, b] = [places[0], places[places.length - 1]];
-  if (source.label === undefined || !a || !b) return [stroke];
+  const stroke: Mark = { kind: "stroke", layer, path, closed: false, dashed: source.dashed };
+  const [a, b] = [startOf(path), endOf(path)];
+  if (source.label === undefined) return [stroke];
   return [
     stroke,
     {
@@ -55,10 +55,10 @@ function pointMarks(placed: Point | undefined, id: string, dx: number): Mark[] {
   const cross = (dx: number, dy: number): Mark => ({
     kind: "stroke",
     layer: "construction",
-    places: [
+    path: polyline([
       { x: p.x - dx, y: p.y - dy },
       { x: p.x + dx, y: p.y + dy },
-    ],
+    ]),
     closed: false,
   });
   return [

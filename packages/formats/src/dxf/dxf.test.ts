@@ -6,7 +6,8 @@ import { readLibrary } from "../library/index.js";
 import { layPieces } from "../drawing/pieces.js";
 import { dxfText } from "./entities.js";
 import { DXF_LAYER } from "./layers.js";
-import { onCuttingLine, turnsAt } from "./ring-marks.js";
+import { onCuttingLine } from "../drawing/notch-ticks.js";
+import { turnsAt } from "./ring-marks.js";
 import { blockNames, writeDxf } from "./write.js";
 
 const LIBRARY = readLibrary(fileURLToPath(new URL("../../../../systems/", import.meta.url)));
@@ -71,12 +72,17 @@ describe.each(Object.entries(LIBRARY))("%s read back by an independent reader", 
       const on = (layer: string): Entity[] => inside.filter((e) => e.layer === layer);
       expect(on(DXF_LAYER.turnPoints).length + on(DXF_LAYER.curvePoints).length).toBe(piece.cutting.length);
       expect(on(DXF_LAYER.turnPoints).length).toBeGreaterThanOrEqual(2);
-      expect(on(DXF_LAYER.notches)).toHaveLength(piece.notches.length);
+      expect(on(DXF_LAYER.notches)).toHaveLength(piece.notches.reduce((sum, n) => sum + n.ticks, 0));
       if (piece.grain) expect(on(DXF_LAYER.grain)).toHaveLength(1);
       if (piece.onFold) expect(on(DXF_LAYER.mirror).length).toBeGreaterThan(0);
       expect(on(DXF_LAYER.sew)).toHaveLength(piece.cutting === piece.net ? 0 : 1);
     });
   });
+});
+
+it("says that it is drawn in millimetres", () => {
+  const { plan } = loadSystem(LIBRARY["08-menswear-flat-shirt-block"] ?? "");
+  expect(read(writeDxf(run(plan, sampleBody(plan)))).header).toMatchObject({ $INSUNITS: 4, $MEASUREMENT: 1 });
 });
 
 describe("the marks of an outline", () => {
@@ -93,8 +99,8 @@ describe("the marks of an outline", () => {
   });
 
   it("a notch is carried straight out to the cutting line", () => {
-    expect(onCuttingLine({ id: "A1", at: { x: 40, y: 10 }, outward: { x: 0, y: -1 }, ticks: 1 }, square)).toEqual({ x: 40, y: 0 });
-    expect(onCuttingLine({ id: "A1", at: { x: 40, y: 0 }, outward: { x: 0, y: -1 }, ticks: 1 }, square)).toEqual({ x: 40, y: 0 });
+    expect(onCuttingLine({ at: { x: 40, y: 10 }, outward: { x: 0, y: -1 } }, square)).toEqual({ x: 40, y: 0 });
+    expect(onCuttingLine({ at: { x: 40, y: 0 }, outward: { x: 0, y: -1 } }, square)).toEqual({ x: 40, y: 0 });
   });
 
   it("letters beyond ASCII are spelled out", () => {

@@ -1,4 +1,4 @@
-import type { Notch, Point } from "@lodrin/core";
+import type { Point } from "@lodrin/core";
 
 /** Where an outline turns by more than this it has a corner; less is a curve drawn in short stretches. */
 const CORNER_RAD = (12 * Math.PI) / 180;
@@ -13,23 +13,4 @@ export function turnsAt(ring: readonly Point[]): boolean[] {
     const turned = Math.abs(outOf - into) % (2 * Math.PI);
     return Math.min(turned, 2 * Math.PI - turned) > CORNER_RAD;
   });
-}
-
-/** A notch carried straight out from the sewing line to the cutting line, where it is snipped. */
-export function onCuttingLine(notch: Notch, cutting: readonly Point[]): Point {
-  const { at, outward } = notch;
-  let best = Infinity;
-  cutting.forEach((a, i) => {
-    const b = cutting[(i + 1) % cutting.length] as Point;
-    const ex = b.x - a.x;
-    const ey = b.y - a.y;
-    const det = ex * outward.y - ey * outward.x;
-    if (Math.abs(det) < 1e-12) return;
-    const wx = a.x - at.x;
-    const wy = a.y - at.y;
-    const out = (ex * wy - ey * wx) / det;
-    const along = (outward.x * wy - outward.y * wx) / det;
-    if (out > -1e-6 && out < best && along >= -1e-9 && along <= 1 + 1e-9) best = out;
-  });
-  return best === Infinity ? at : { x: at.x + outward.x * best, y: at.y + outward.y * best };
 }

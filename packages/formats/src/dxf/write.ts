@@ -1,8 +1,10 @@
-import { cutText, flatten, grainArrow, middleOf, type PieceResult, type Point, type Run } from "@lodrin/core";
+import { cutText, middleOf, type PieceResult, type Point, type Run } from "@lodrin/core";
+import { drawPiece } from "../drawing/draw-piece.js";
+import { type Layer, type Stroke, strokePlaces } from "../drawing/mark.js";
 import { layPieces } from "../drawing/pieces.js";
 import { block, type Group, insert, line, point, polyline, section, words } from "./entities.js";
-import { DXF_LAYER } from "./layers.js";
-import { onCuttingLine, turnsAt } from "./ring-marks.js";
+import { DXF_LAYER, type DxfLayer } from "./layers.js";
+import { turnsAt } from "./ring-marks.js";
 
 /**
  * The pieces of a run as DXF R12 (ASCII, millimetres), which every cutter reads: each piece a block laid beside the
@@ -20,6 +22,11 @@ export function writeDxf(run: Run): string {
     ...section("HEADER", [
       [9, "$ACADVER"],
       [1, "AC1009"],
+      // Millimetres, metric: what readers newer than R12 go by.
+      [9, "$INSUNITS"],
+      [70, 4],
+      [9, "$MEASUREMENT"],
+      [70, 1],
     ]),
     ...section("TABLES", layerTable()),
     ...section("BLOCKS", blocks),
@@ -54,26 +61,38 @@ export function blockNames(pieces: readonly PieceResult[]): string[] {
   return names;
 }
 
+/** Where the strokes of a piece go. Its outline and its words are written by themselves. */
+const LAYER_OF: Readonly<Partial<Record<Layer, DxfLayer>>> = {
+  levels: DXF_LAYER.inside,
+  inside: DXF_LAYER.inside,
+  fold: DXF_LAYER.inside,
+  grain: DXF_LAYER.grain,
+  marks: DXF_LAYER.drill,
+};
+
 function pieceGroups(piece: PieceResult): Group[] {
   const turns = turnsAt(piece.cutting);
-  const grain = grainArrow(piece);
+  const drawn: Group[] = [];
+  drawPiece(piece, { stroke: (s) => void drawn.push(...strokeGroups({ kind: "stroke", ...s })), words: () => undefined });
   return [
     ...polyline(DXF_LAYER.boundary, piece.cutting, true),
     ...piece.cutting.flatMap((p, i) => point(turns[i] ? DXF_LAYER.turnPoints : DXF_LAYER.curvePoints, p)),
     ...(piece.cutting === piece.net ? [] : polyline(DXF_LAYER.sew, piece.net, true)),
-    ...piece.edges.filter((e) => e.finish === "fold").flatMap((e) => foldLine(e.places)),
-    ...piece.notches.flatMap((n) => point(DXF_LAYER.notches, onCuttingLine(n, piece.cutting))),
-    ...piece.inside.flatMap((l) => polyline(DXF_LAYER.inside, flatten(l.path), false)),
-    ...piece.darts.flatMap((d) => polyline(DXF_LAYER.inside, flatten(d.legs), false)),
-    ...piece.levels.flatMap((l) => line(DXF_LAYER.inside, l.a, l.b)),
-    ...(grain ? line(DXF_LAYER.grain, grain[0], grain[1]) : []),
+    ...drawn,
     ...writing(piece),
   ];
 }
 
-function foldLine(places: readonly Point[]): Group[] {
-  const [first, last] = [places[0], places[places.length - 1]];
-  return first && last ? line(DXF_LAYER.mirror, first, last) : [];
+/** A stroke as it is written: a notch is the place where it is snipped, a folded edge the line the piece is mirrored in. */
+function strokeGroups(stroke: Stroke): Group[] {
+  if (stroke.sign) return [];
+  const places = strokePlaces(stroke);
+  const [first, last] = [places[0] as Point, places[places.length - 1] as Point];
+  if (stroke.layer === "notches") return point(DXF_LAYER.notches, first);
+  if (stroke.layer === "fold" && stroke.edge !== undefined) return line(DXF_LAYER.mirror, first, last);
+  const layer = LAYER_OF[stroke.layer];
+  if (!layer) return [];
+  return places.length === 2 ? line(layer, first, last) : polyline(layer, places, false);
 }
 
 function writing(piece: PieceResult): Group[] {

@@ -1,5 +1,5 @@
 import { readTape } from "@lodrin/core";
-import type { Drawing } from "../drawing/mark.js";
+import { type Drawing, strokePlaces } from "../drawing/mark.js";
 import type { TilePlan } from "../tile/plan.js";
 import type { PrintFacts } from "./facts.js";
 import { PT_PER_MM } from "./collect.js";
@@ -9,7 +9,7 @@ import { setFractions } from "./figures.js";
 export function drawCover(doc: PDFKit.PDFDocument, plan: TilePlan, drawing: Drawing, facts: PrintFacts): void {
   const { margin } = plan;
   doc.save().scale(PT_PER_MM);
-  drawTestSquares(doc, margin, margin + 6, facts);
+  drawTestSquares(doc, margin, margin + 6, plan.page.width, facts);
   const top = margin + 90;
   const printed = plan.tiles.filter((t) => !t.blank).length;
   const { bounds } = drawing;
@@ -30,13 +30,21 @@ export function drawCover(doc: PDFKit.PDFDocument, plan: TilePlan, drawing: Draw
   doc.restore();
 }
 
-/** Title, facts and the two squares to lay a rule against before anything is cut. Drawn in mm. */
-export function drawTestSquares(doc: PDFKit.PDFDocument, x: number, y: number, facts: PrintFacts): void {
+/** Letter heights tried for the title, mm: the largest that keeps it on the page. */
+const TITLE_SIZES = [7, 6, 5.2, 4.5, 4] as const;
+
+const fittingSize = (doc: PDFKit.PDFDocument, title: string, width: number): number =>
+  TITLE_SIZES.find((size) => doc.font("strong").fontSize(size).widthOfString(title) <= width) ?? TITLE_SIZES[TITLE_SIZES.length - 1] ?? 4;
+
+/** Title, facts and the two squares to lay a rule against before anything is cut, on a page so wide. Drawn in mm. */
+export function drawTestSquares(doc: PDFKit.PDFDocument, x: number, y: number, wide: number, facts: PrintFacts): void {
+  const title = setFractions(facts.title);
+  const width = wide - x * 2;
   doc
     .font("strong")
-    .fontSize(7)
+    .fontSize(fittingSize(doc, title, width))
     .fillColor("#222")
-    .text(setFractions(facts.title), x, y - 6, { lineBreak: false });
+    .text(title, x, y - 6, { width, height: 9, lineBreak: false, ellipsis: true });
   doc.lineWidth(0.3).strokeColor("#000");
   doc.rect(x, y + 6, 50, 50).stroke();
   doc.rect(x + 60, y + 6, 50.8, 50.8).stroke();
@@ -71,7 +79,7 @@ function drawMap(doc: PDFKit.PDFDocument, plan: TilePlan, drawing: Drawing, x: n
   doc.lineWidth(0.2).strokeColor("#333");
   for (const mark of drawing.marks) {
     if (mark.kind !== "stroke" || mark.layer === "grain" || mark.layer === "notches") continue;
-    mark.places.forEach((p, i) => (i === 0 ? doc.moveTo(...at(p.x, p.y)) : doc.lineTo(...at(p.x, p.y))));
+    strokePlaces(mark).forEach((p, i) => (i === 0 ? doc.moveTo(...at(p.x, p.y)) : doc.lineTo(...at(p.x, p.y))));
     if (mark.closed) doc.closePath();
     doc.stroke();
   }

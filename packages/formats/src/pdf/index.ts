@@ -1,3 +1,4 @@
 export { type HandoutOptions, writeHandoutPdf } from "./handout.js";
 export type { PrintFacts } from "./facts.js";
+export { FORMATS } from "./registry.js";
 export { writeTiledPdf } from "./tiles.js";

@@ -1,4 +1,4 @@
-import { mmText } from "@lodrin/core";
+import { mmText, type Point, startOf } from "@lodrin/core";
 import { LAYER_STYLE, type Drawing, type Stroke } from "../drawing/mark.js";
 
 /** Content-stream operators, in mm, for every stroke of a drawing: one text for one Form XObject, shared by all sheets. */
@@ -21,14 +21,10 @@ function styleOperators(mark: Stroke): string[] {
   return [`${mmText(width)} w`, `${mmText(grey)} G`, `[${pattern.join(" ")}] 0 d`];
 }
 
-/** Exact cubics where the stroke carries them, corner points otherwise. */
-function pathOperators(mark: Stroke): string {
-  if (mark.data !== undefined) return `${fromSvg(mark.data)} S`;
-  const points = mark.places.map((p, i) => `${mmText(p.x, 4)} ${mmText(p.y, 4)} ${i === 0 ? "m" : "l"}`);
-  return `${points.join(" ")} ${mark.closed ? "s" : "S"}`;
-}
-
-/** The core's path data (absolute M, L, C) as PDF operators. */
-function fromSvg(data: string): string {
-  return data.replace(/([MLC])([^MLC]*)/g, (_, letter: string, numbers: string) => `${numbers.trim()} ${letter.toLowerCase()} `).trim();
+/** The cubics of a stroke; straight stretches as lines. */
+function pathOperators({ path, closed }: Stroke): string {
+  const first = startOf(path);
+  const place = (p: Point): string => `${mmText(p.x, 4)} ${mmText(p.y, 4)}`;
+  const parts = path.parts.map((c) => (c.straight ? `${place(c.p3)} l` : `${place(c.p1)} ${place(c.p2)} ${place(c.p3)} c`));
+  return `${place(first)} m ${parts.join(" ")} ${closed ? "s" : "S"}`;
 }

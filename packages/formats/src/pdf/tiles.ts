@@ -26,7 +26,7 @@ export async function writeTiledPdf(drawing: Drawing, paper: PaperKey, facts: Pr
     doc.addPage();
     if (plan.head > 0 && i === 0) {
       doc.save().scale(PT_PER_MM);
-      drawTestSquares(doc, plan.margin, plan.margin + 4, facts);
+      drawTestSquares(doc, plan.margin, plan.margin + 4, plan.page.width, facts);
       doc.restore();
     }
     drawTile(doc, plan, tile, form, drawing);

@@ -1,4 +1,5 @@
-import { mmText, svgLine, svgRing } from "@lodrin/core";
+import { mmText } from "@lodrin/core";
+import { strokeData } from "../drawing/stroke-data.js";
 import { type Drawing, type Layer, LAYER_STYLE, type Mark } from "../drawing/mark.js";
 
 const escape = (text: string): string => text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;").replace(/"/g, "&quot;");
@@ -33,8 +34,7 @@ function group(layer: Layer, marks: readonly Mark[]): string {
 
 function one(mark: Mark): string {
   if (mark.kind === "stroke") {
-    const data = mark.data ?? (mark.closed ? svgRing : svgLine)(mark.places);
-    return `<path d="${data}"${mark.dashed ? ' stroke-dasharray="4 3"' : ""}/>`;
+    return `<path d="${strokeData(mark)}"${mark.dashed ? ' stroke-dasharray="4 3"' : ""}/>`;
   }
   const turn =
     mark.turn === 0 ? "" : ` transform="rotate(${mmText((mark.turn * 180) / Math.PI)} ${mmText(mark.at.x)} ${mmText(mark.at.y)})"`;

@@ -1,5 +1,5 @@
 import type { Bounds, Point } from "@lodrin/core";
-import type { Drawing, Mark } from "../drawing/mark.js";
+import { type Drawing, type Mark, strokePlaces } from "../drawing/mark.js";
 import { PAPERS, type Paper, type PaperKey } from "./paper.js";
 
 /** One printed sheet: row and column from 1, and the part of the drawing that it shows (mm on the drawing). */
@@ -31,15 +31,59 @@ const HEAD_MM = 75;
 const LONGEST_PAGE_MM = 5_000;
 const SMALL_PAGE_MM = 450;
 
-/** Plans the sheets. The drawing is cut into windows that overlap by `overlap`, so that they can be glued. */
+/** The largest drawing (mm each way) and the most sheets that are printed: beyond them a figure is wrong, not the paper too small. */
+const LARGEST_MM = 12_000;
+const MOST_SHEETS = 400;
+
+/** A drawing no paper is made for, in words. */
+export class DrawingTooLarge extends Error {
+  override readonly name = "DrawingTooLarge";
+}
+
+/**
+ * Plans the sheets. The drawing is cut into windows that overlap by `overlap`, so that they can be glued. Sheets lie
+ * crosswise when fewer are needed then. Throws DrawingTooLarge.
+ */
 export function planTiles(drawing: Drawing, paperKey: PaperKey, margin = MARGIN_MM, overlap = OVERLAP_MM): TilePlan {
   const paper = PAPERS[paperKey];
   const { bounds } = drawing;
+  const [wide, high] = [bounds.maxX - bounds.minX, bounds.maxY - bounds.minY];
+  if (!(wide <= LARGEST_MM && high <= LARGEST_MM))
+    throw new DrawingTooLarge(
+      `The drawing is ${metres(wide)} by ${metres(high)} m; the largest that is printed is ${metres(LARGEST_MM)} m each way. Check the measurements and settings: one of them is far too large.`,
+    );
+  const upright = planPages(drawing, paper, { width: paper.width, height: paper.height }, margin, overlap);
+  if (paper.height === undefined || sheets(upright) === 1) return refuseMany(upright);
+  const crosswise = planPages(drawing, paper, { width: paper.height, height: paper.width }, margin, overlap);
+  return refuseMany(sheets(crosswise) < sheets(upright) ? crosswise : upright);
+}
+
+const metres = (mm: number): string => (mm / 1000).toFixed(1);
+const sheets = (plan: TilePlan): number => plan.tiles.filter((t) => !t.blank).length;
+
+function refuseMany(plan: TilePlan): TilePlan {
+  const many = sheets(plan);
+  if (many > MOST_SHEETS)
+    throw new DrawingTooLarge(
+      `This would take ${many} sheets of ${plan.paper.name}; ${MOST_SHEETS} are the most. Choose a larger paper, or print fewer pieces.`,
+    );
+  return plan;
+}
+
+/** The sheets when pages lie one way; a roll's page is as long as the drawing. */
+function planPages(
+  drawing: Drawing,
+  paper: Paper,
+  page: { width: number; height: number | undefined },
+  margin: number,
+  overlap: number,
+): TilePlan {
+  const { bounds } = drawing;
   const wide = bounds.maxX - bounds.minX;
   const high = bounds.maxY - bounds.minY;
-  const head = (paper.height ?? LONGEST_PAGE_MM) > SMALL_PAGE_MM ? HEAD_MM : 0;
-  const height = paper.height ?? Math.min(LONGEST_PAGE_MM, high + head + 2 * margin);
-  const across = paper.width - 2 * margin;
+  const head = (page.height ?? LONGEST_PAGE_MM) > SMALL_PAGE_MM ? HEAD_MM : 0;
+  const height = page.height ?? Math.min(LONGEST_PAGE_MM, high + head + 2 * margin);
+  const across = page.width - 2 * margin;
   const down = height - 2 * margin - head;
   const columns = count(wide, across, overlap);
   const rows = count(high, down, overlap);
@@ -52,7 +96,7 @@ export function planTiles(drawing: Drawing, paperKey: PaperKey, margin = MARGIN_
       tiles.push({ row, column, window: { minX, minY, maxX: minX + across, maxY: minY + down }, blank: !touched.has(`${row}-${column}`) });
     }
   }
-  return { paper, page: { width: paper.width, height }, margin, overlap, rows, columns, tiles, head };
+  return { paper, page: { width: page.width, height }, margin, overlap, rows, columns, tiles, head };
 }
 
 /** Sheets needed to cover `length` when neighbours share `overlap`. */
@@ -69,7 +113,7 @@ function touchedTiles(marks: readonly Mark[], bounds: Bounds, across: number, do
     void touched.add(`${windowOf(p.y - bounds.minY, down, overlap)}-${windowOf(p.x - bounds.minX, across, overlap)}`);
   for (const mark of marks) {
     if (mark.kind === "words") touch(mark.at);
-    else walk(mark.places, mark.closed, touch);
+    else walk(strokePlaces(mark), mark.closed, touch);
   }
   return touched;
 }

@@ -1,6 +1,6 @@
-import { defaultMark, loadSystem, type Plan, run, type Run, runToJson } from "@lodrin/core";
-import { drawBoard, drawPieces, PAPER_KEYS, type PaperKey, pointsCsv, seamsCsv, writeAnswers, writeDxf, writeSvg } from "@lodrin/formats";
-import { type PrintFacts, writeHandoutPdf, writeTiledPdf } from "@lodrin/formats/pdf";
+import { loadSystem, run } from "@lodrin/core";
+import { DrawingTooLarge, type FileFormat, PAPER_KEYS, type Wanted } from "@lodrin/formats";
+import { FORMATS, type PrintFacts } from "@lodrin/formats/pdf";
 import { Type } from "@sinclair/typebox";
 import type { Response, Router } from "express";
 import type { Knex } from "knex";
@@ -20,55 +20,32 @@ const Query = Type.Object(
   { additionalProperties: false },
 );
 
-type Wanted = { paper: PaperKey; what: "pieces" | "board"; unit: "in" | "cm" };
-
-/** A file made from a kept draft: its type, and its bytes. */
-interface Made {
-  readonly plan: Plan;
-  readonly drafted: Run;
-}
-
-type Maker = (made: Made, row: DraftRow, wanted: Wanted) => Promise<{ type: string; body: Buffer | string }>;
-
-const drawing = ({ plan, drafted }: Made, wanted: Wanted): ReturnType<typeof drawPieces> =>
-  wanted.what === "board" ? drawBoard(plan, drafted) : drawPieces(drafted);
-
-const MAKERS: Readonly<Record<string, Maker>> = {
-  "pattern.pdf": async (made, row, wanted) => ({
-    type: "application/pdf",
-    body: await writeTiledPdf(drawing(made, wanted), wanted.paper, factsOf(row)),
-  }),
-  "handout.pdf": async (made, row, wanted) => ({
-    type: "application/pdf",
-    body: await writeHandoutPdf(made.plan, made.drafted, factsOf(row), {
-      unit: wanted.unit,
-      mark: wanted.unit === made.plan.system.unit ? made.plan.system.tape : defaultMark(wanted.unit),
-      paper: wanted.paper === "Letter" ? "LETTER" : "A4",
-    }),
-  }),
-  "pattern.svg": (made, _, wanted) => Promise.resolve({ type: "image/svg+xml", body: writeSvg(drawing(made, wanted)) }),
-  "pattern.dxf": ({ drafted }) => Promise.resolve({ type: "image/vnd.dxf", body: writeDxf(drafted) }),
-  "points.csv": ({ plan, drafted }) => Promise.resolve({ type: "text/csv", body: pointsCsv(plan, drafted) }),
-  "seams.csv": ({ drafted }) => Promise.resolve({ type: "text/csv", body: seamsCsv(drafted) }),
-  "answers.csv": (_, row) => Promise.resolve({ type: "text/csv", body: writeAnswers(row) }),
-  "run.json": ({ plan, drafted }, row) =>
-    Promise.resolve({ type: "application/json", body: JSON.stringify(runToJson(plan, drafted, row.system?.slug ?? ""), null, 1) }),
-};
-
 /** The files of a kept draft: tiled PDF, handout PDF, SVG, DXF, tables and JSON. */
 export function draftFiles(router: Router, knex: Knex): void {
   router.get("/api/drafts/:id/files/:file", async (request, response) => {
     const accountId = accountIdOf(request);
     validate(Params, request.params, "path");
     validate(Query, request.query, "query");
-    const maker = Object.hasOwn(MAKERS, request.params.file) ? MAKERS[request.params.file] : undefined;
-    if (!maker) throw new ProblemError(404, "No such file", `There are: ${Object.keys(MAKERS).join(", ")}.`);
+    const format = FORMATS.find((f) => f.file === request.params.file);
+    if (!format) throw new ProblemError(404, "No such file", `There are: ${FORMATS.map((f) => f.file).join(", ")}.`);
     const row = await new Owned(knex, accountId).draft(request.params.id);
     const { paper = "A4", what = "pieces", unit = row.unit } = request.query as Partial<Wanted>;
     const { plan } = loadSystem(row.system?.notation ?? "", row.system?.bases);
     const drafted = run(plan, row.measurements, row.settings, row.unit);
-    send(response, await maker({ plan, drafted }, row, { paper, what, unit }), `${fileName(row.name)}-${request.params.file}`);
+    const draft = { plan, run: drafted, slug: row.system?.slug ?? "", ...factsOf(row), answers: row };
+    const body = await written(() => format.write(draft, { paper, what, unit }));
+    send(response, format.type, body, `${fileName(row.name)}-${format.file}`);
   });
+}
+
+/** Makes a file; a draft too large for any paper is told as such. */
+async function written(make: () => ReturnType<FileFormat["write"]>): Promise<string | Uint8Array> {
+  try {
+    return await make();
+  } catch (error) {
+    if (error instanceof DrawingTooLarge) throw new ProblemError(422, "Too large to print", error.message);
+    throw error;
+  }
 }
 
 function factsOf(row: DraftRow): PrintFacts {
@@ -85,6 +62,7 @@ const fileName = (name: string): string =>
     .replace(/^-|-$/g, "")
     .toLowerCase() || "draft";
 
-function send(response: Response, made: { type: string; body: Buffer | string }, name: string): void {
-  response.type(made.type).set("content-disposition", `inline; filename="${name}"`).set("cache-control", "no-store").send(made.body);
+function send(response: Response, type: string, body: string | Uint8Array, name: string): void {
+  response.type(type).set("content-disposition", `inline; filename="${name}"`).set("cache-control", "no-store");
+  response.send(typeof body === "string" ? body : Buffer.from(body));
 }

@@ -1,17 +1,6 @@
 <script setup lang="ts">
-import {
-  boundsOf,
-  growBounds,
-  type HomeUnit,
-  type PieceEdge,
-  pressArrow,
-  type PieceResult,
-  svgData,
-  svgLine,
-  svgRing,
-  tapeText,
-} from "@lodrin/core";
-import { layPieces } from "@lodrin/formats";
+import { boundsOf, growBounds, type HomeUnit, type PieceEdge, type PieceResult, svgRing, tapeText } from "@lodrin/core";
+import { collector, drawPiece, layPieces, type Stroke, strokeData } from "@lodrin/formats";
 import { computed, watch } from "vue";
 import { fitWords, linesAt } from "./fit-title.js";
 import PaperFrame from "./PaperFrame.vue";
@@ -88,6 +77,13 @@ function overLevel(a: { x: number; y: number }, b: { x: number; y: number }, lab
   return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 - 5 - Math.min(12, slope * label.length * 3.6) };
 }
 
+/** What is drawn on a piece, but for what the glass sets by its own measure: brackets and arrows, which keep their size when the paper is zoomed. */
+function strokesOf(piece: PieceResult): Stroke[] {
+  const { marks, ...sink } = collector();
+  drawPiece(piece, sink);
+  return marks.filter((m): m is Stroke => m.kind === "stroke" && m.layer !== "grain" && !(m.sign === true && m.layer === "fold"));
+}
+
 type ToScreen = (p: { x: number; y: number }) => { x: number; y: number };
 
 function foldMark(edge: PieceEdge, at: ToScreen): { d: string; x: number; y: number; named: boolean } {
@@ -142,22 +138,12 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
       <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
         <g v-for="{ piece, dx, dy } in laid" :key="piece.key" :transform="`translate(${dx} ${dy})`">
           <path class="cloth" :d="svgRing(piece.cutting)" />
-          <path v-if="piece.cutting !== piece.net" class="cutting" :d="svgRing(piece.cutting)" />
-          <path v-for="l in piece.levels" :key="l.label" class="level" :d="`M${l.a.x} ${l.a.y}L${l.b.x} ${l.b.y}`" />
           <path
-            v-for="e in piece.edges"
-            :key="e.name"
-            class="net"
-            :class="{ fold: e.finish === 'fold', shown: edges.includes(e.name) }"
-            :d="svgData(e.path)"
+            v-for="(s, i) in strokesOf(piece)"
+            :key="i"
+            :class="[s.layer, { shown: s.edge !== undefined && edges.includes(s.edge), 'of-piece': s.edge !== undefined }]"
+            :d="strokeData(s)"
           />
-          <path v-for="l in piece.inside" :key="l.label" class="inside" :d="svgData(l.path)" />
-          <g v-for="d in piece.darts" :key="d.key" class="dart">
-            <path :d="svgData(d.legs)" />
-            <path class="dart-fold" :d="svgLine(d.fold)" />
-            <path :d="pressArrow(d).map(svgLine).join('')" />
-          </g>
-          <path v-for="n in piece.notches" :key="n.id" class="notch" :d="`M${n.at.x} ${n.at.y}l${-n.outward.x * 7} ${-n.outward.y * 7}`" />
         </g>
         <path
           v-for="{ piece, dx, dy } in behind"
@@ -209,7 +195,7 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
   stroke-width: 1.4;
   stroke-dasharray: 6 5;
 }
-.cutting {
+.allowance {
   stroke: #5d6266;
   stroke-width: 1.2;
 }
@@ -217,15 +203,21 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
   stroke: var(--ink);
   stroke-width: 2.6;
 }
-.net.fold {
+.fold {
+  stroke: var(--ink-2);
+  stroke-width: 1.5;
+  stroke-dasharray: 9 4 2 4;
+}
+.fold.of-piece {
+  stroke: var(--ink);
   stroke-width: 1.8;
   stroke-dasharray: 16 5 3 5;
 }
-.net.shown {
+.of-piece.shown {
   stroke: var(--now);
   stroke-width: 5;
 }
-.level {
+.levels {
   stroke: #8a8e90;
   stroke-width: 1;
 }
@@ -233,14 +225,11 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
   stroke: var(--ink-2);
   stroke-width: 1.5;
 }
-.dart {
-  stroke: var(--ink-2);
+.marks {
+  stroke: var(--ink);
   stroke-width: 1.5;
 }
-.dart-fold {
-  stroke-dasharray: 9 4 2 4;
-}
-.notch {
+.notches {
   stroke: var(--ink);
   stroke-width: 2.2;
 }

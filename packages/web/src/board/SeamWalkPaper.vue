@@ -4,40 +4,44 @@ import {
   flatten,
   growBounds,
   type HomeUnit,
-  placeAlong,
+  type Plan,
   type Run,
+  type SewnEdges,
   svgData,
   svgLine,
   svgRing,
   walkedTo,
-  walkSeam,
 } from "@lodrin/core";
 import { computed, watch } from "vue";
 import PaperFrame from "./PaperFrame.vue";
 import PaperSheet from "./PaperSheet.vue";
 import { usePaper } from "./use-paper.js";
 import { toScreen } from "./view.js";
+import { walkOf } from "./walk-of.js";
 
 /** Two edges that are sewn together, laid on each other and walked from end to end, with what is over at every mark. */
-const props = defineProps<{ run: Run; unit: HomeUnit; grid: boolean; edges: readonly string[]; share: number }>();
+const props = defineProps<{ plan: Plan; run: Run; unit: HomeUnit; grid: boolean; seam: SewnEdges; share: number }>();
 
-const walk = computed(() => walkSeam(props.run.pieces, props.edges[0] ?? "", props.edges[1] ?? ""));
-const longest = computed(() => Math.max(walk.value?.first.length ?? 0, walk.value?.second.length ?? 0));
-const walked = computed(() => props.share * longest.value);
-const lay = computed(() => (walk.value ? walkedTo(walk.value, walked.value) : undefined));
-const laidRing = computed(() => (walk.value && lay.value ? walk.value.second.piece.net.map(lay.value) : []));
-const laidEdge = computed(() => (walk.value && lay.value ? flatten(walk.value.second.path).map(lay.value) : []));
+const walk = computed(() => walkOf(props.plan, props.run, props.seam));
+/** As far as the longer side runs, where no ease is shared out; else along the first. */
+const longest = computed(() => {
+  const { value } = walk;
+  return !value ? 0 : value.easedMm === 0 ? Math.max(value.first.length, value.second.length) : value.first.length;
+});
+const laid = computed(() => walk.value && walkedTo(walk.value, props.share * longest.value));
+const laidRing = computed(() => laid.value?.second.piece.net.map(laid.value.lay) ?? []);
+const laidEdge = computed(() => (laid.value ? flatten(laid.value.second.path).map(laid.value.lay) : []));
 const bounds = computed(() => {
   const { value } = walk;
   if (!value) return { minX: 0, minY: 0, maxX: 300, maxY: 300 };
-  const half = value.second.piece.net.map(walkedTo(value, longest.value / 2));
-  return growBounds(boundsOf([...value.first.piece.net, ...half]) ?? { minX: 0, minY: 0, maxX: 300, maxY: 300 }, 10);
+  const { first, second, lay } = walkedTo(value, longest.value / 2);
+  return growBounds(boundsOf([...first.piece.net, ...second.piece.net.map(lay)]) ?? { minX: 0, minY: 0, maxX: 300, maxY: 300 }, 10);
 });
 const { width, height, view, ruled, fit, zoomBy } = usePaper(bounds, () => props.unit);
-watch(() => props.edges.join(), fit);
+watch(() => [props.seam.first.join(), props.seam.second.join()].join(" "), fit);
 defineExpose({ fit, zoomBy });
 
-const here = computed(() => (walk.value ? toScreen(view.value, placeAlong(walk.value.first.path, walked.value).at) : { x: 0, y: 0 }));
+const here = computed(() => (laid.value ? toScreen(view.value, laid.value.at) : { x: 0, y: 0 }));
 </script>
 
 <template>
@@ -51,10 +55,10 @@ const here = computed(() => (walk.value ? toScreen(view.value, placeAlong(walk.v
       :width="width"
       :height="height"
     >
-      <g v-if="walk" :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
-        <path class="first" :d="svgRing(walk.first.piece.net)" />
+      <g v-if="laid" :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
+        <path class="first" :d="svgRing(laid.first.piece.net)" />
         <path class="second" :d="svgRing(laidRing)" />
-        <path class="seam" :d="svgData(walk.first.path)" />
+        <path class="seam" :d="svgData(laid.first.path)" />
         <path class="seam other" :d="svgLine(laidEdge)" />
       </g>
       <circle v-if="walk" class="here" r="8" :cx="here.x" :cy="here.y" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CheckResult, HomeUnit, Warning } from "@lodrin/core";
+import type { CheckResult, HomeUnit, SewnEdges, Warning } from "@lodrin/core";
 import { computed } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 import { byWeight, figuresOf, statusWord } from "./check-words.js";
@@ -11,7 +11,7 @@ const props = defineProps<{
   unit: HomeUnit;
   shown: CheckResult | undefined;
 }>();
-defineEmits<{ show: [check: CheckResult]; walk: [edges: readonly string[]] }>();
+defineEmits<{ show: [check: CheckResult]; walk: [seam: SewnEdges] }>();
 
 const sorted = computed(() => [...props.checks].sort(byWeight));
 const misses = computed(() => props.checks.filter((c) => c.status !== "pass").length);
@@ -25,8 +25,8 @@ const misses = computed(() => props.checks.filter((c) => c.status !== "pass").le
     </p>
     <p v-for="w in warnings" :key="w.text" class="says look small">{{ w.text }}</p>
     <ul>
-      <li v-for="c in sorted" :key="c.name">
-        <button :class="[c.status, { on: shown?.name === c.name }]" @click="$emit('show', c)">
+      <li v-for="c in sorted" :key="c.id">
+        <button :class="[c.status, { on: shown?.id === c.id }]" @click="$emit('show', c)">
           <span class="status">{{ statusWord(c) }}</span>
           <b>{{ c.name }}</b>
           <span v-if="figuresOf(c, unit)" class="figures small">
@@ -38,7 +38,7 @@ const misses = computed(() => props.checks.filter((c) => c.status !== "pass").le
           </span>
           <span v-if="c.status !== 'pass' && c.cause" class="cause small">{{ c.cause }}</span>
         </button>
-        <button v-if="c.edges.length === 2" class="walk" @click="$emit('walk', c.edges)">Walk this seam</button>
+        <button v-if="c.seam" class="walk" @click="$emit('walk', c.seam)">Walk this seam</button>
       </li>
     </ul>
   </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { type CheckResult, layBoards, stepName } from "@lodrin/core";
+import { type CheckResult, layBoards, type SewnEdges, stepName } from "@lodrin/core";
 import { useEventListener } from "@vueuse/core";
-import { computed, ref, useTemplateRef, watch } from "vue";
+import { computed, ref, shallowRef, useTemplateRef, watch } from "vue";
 import { RouterLink } from "vue-router";
 import BoardPaper from "../../board/BoardPaper.vue";
 import SeamWalkPaper from "../../board/SeamWalkPaper.vue";
@@ -56,8 +56,8 @@ const grid = ref(true);
 const keys = ref(false);
 const only = ref<string>();
 const edges = ref<readonly string[]>([]);
-/** The two edges being walked, when a seam is. */
-const walking = ref<readonly string[]>([]);
+/** The seam being walked. */
+const walking = shallowRef<SewnEdges>();
 const walked = ref(0);
 const shownCheck = ref<CheckResult>();
 const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void }>("paper");
@@ -65,14 +65,13 @@ const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void
 const misses = computed(() => run.value.checks.filter((c) => c.status !== "pass").length);
 /** Where a check's place lies on the paper: on the board its point was drafted on. */
 function onPaper(check: CheckResult, at: { x: number; y: number }): { x: number; y: number } {
-  const source = plan.checks.find((c) => c.source.title === check.name)?.source;
-  const board = plan.steps.find((s) => s.source.is === "point" && s.source.id === source?.at)?.board;
-  return { x: at.x + (layBoards(plan, run.value).get(board ?? "")?.dx ?? 0), y: at.y };
+  return { x: at.x + (layBoards(plan, run.value).get(check.board ?? "")?.dx ?? 0), y: at.y };
 }
+const onBoard = (check: CheckResult): boolean => check.at !== undefined && !check.onPiece;
 const marks = computed(() => {
-  const failing = run.value.checks.filter((c) => c.status === "fail" && c.at && c.edges.length === 0 && c.board === undefined);
-  const shown = shownCheck.value && shownCheck.value.at && shownCheck.value.edges.length === 0 ? [shownCheck.value] : [];
-  return [...failing, ...shown].flatMap((c) => (c.at ? [{ name: c.name, at: onPaper(c, c.at), status: c.status }] : []));
+  const failing = run.value.checks.filter((c) => c.status === "fail" && onBoard(c) && c.edges.length === 0);
+  const shown = shownCheck.value && onBoard(shownCheck.value) && shownCheck.value.edges.length === 0 ? [shownCheck.value] : [];
+  return [...failing, ...shown].flatMap((c) => (c.at ? [{ id: c.id, name: c.name, at: onPaper(c, c.at), status: c.status }] : []));
 });
 /** The drawers with what waits in them. */
 const drawers = computed(() => {
@@ -90,17 +89,17 @@ const what = computed(() => {
 
 function toggle(key: Drawer): void {
   drawer.value = drawer.value === key ? undefined : key;
-  if (drawer.value !== "checks") walking.value = [];
+  if (drawer.value !== "checks") walking.value = undefined;
   if (key === "pieces" && drawer.value === "pieces") pieces.value = true;
 }
 
 function close(): void {
   drawer.value = undefined;
-  walking.value = [];
+  walking.value = undefined;
 }
 
 function show(check: CheckResult): void {
-  walking.value = [];
+  walking.value = undefined;
   shownCheck.value = check;
   edges.value = check.edges;
   if (check.edges.length > 0) {
@@ -131,10 +130,10 @@ const ACTS: Readonly<Record<string, () => void>> = {
   k: () => toggle("checks"),
   p: () => {
     pieces.value = !pieces.value;
-    walking.value = [];
+    walking.value = undefined;
   },
   "?": () => (keys.value = true),
-  Escape: () => (walking.value.length > 0 ? (walking.value = []) : close()),
+  Escape: () => (walking.value ? (walking.value = undefined) : close()),
 };
 
 useEventListener(window, "keydown", (event) => {
@@ -174,7 +173,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
     </header>
 
     <ShapingList
-      v-if="pieces && walking.length === 0 && shaping.stages.value.length > 0"
+      v-if="pieces && !walking && shaping.stages.value.length > 0"
       v-model="shaping.share.value"
       class="handout"
       :plan="plan"
@@ -189,11 +188,11 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
       :unit="unit"
       :mark="mark"
       :step="step"
-      @go="((pieces = false), (walking = []), go($event))"
+      @go="((pieces = false), (walking = undefined), go($event))"
     />
 
     <div class="paper">
-      <SeamWalkPaper v-if="walking.length === 2" ref="paper" :run="run" :unit="unit" :grid="grid" :edges="walking" :share="walked" />
+      <SeamWalkPaper v-if="walking" ref="paper" :plan="plan" :run="run" :unit="unit" :grid="grid" :seam="walking" :share="walked" />
       <BoardPaper
         v-else-if="!pieces"
         ref="paper"
@@ -227,7 +226,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
         @play="play"
         @fit="paper?.fit()"
         @zoom="paper?.zoomBy($event)"
-        @pieces="((pieces = $event), (walking = []))"
+        @pieces="((pieces = $event), (walking = undefined))"
         @grid="grid = !grid"
       />
       <GhostSays v-if="ghost" class="ghost-says" :ghost="ghost" :unit="unit" />
@@ -255,7 +254,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
         @show="show"
         @walk="((walking = $event), (walked = 0), (pieces = true))"
       >
-        <SeamWalkPanel v-if="walking.length === 2" v-model="walked" :run="run" :unit="unit" :edges="walking" @close="walking = []" />
+        <SeamWalkPanel v-if="walking" v-model="walked" :plan="plan" :run="run" :unit="unit" :seam="walking" @close="walking = undefined" />
       </ChecksDrawer>
       <FilesDrawer v-else-if="drawer === 'files'" :autosave="autosave" :plan="plan" :unit="unit" :missing="run.missing.length > 0" />
       <NotesDrawer v-else :autosave="autosave" :system="plan.system" />

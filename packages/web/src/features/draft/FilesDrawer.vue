@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { HomeUnit, Plan } from "@lodrin/core";
+import { TEXT_FORMATS } from "@lodrin/formats";
 import { ref } from "vue";
 import { RouterLink } from "vue-router";
 import BringIn from "./BringIn.vue";
@@ -9,31 +10,16 @@ import type { DraftKeeper } from "./use-draft.js";
 const props = defineProps<{ autosave: DraftKeeper; plan: Plan; unit: HomeUnit; missing: boolean }>();
 const why = ref("");
 
+const inGroup = (group: string): { file: string; name: string }[] =>
+  TEXT_FORMATS.filter((f) => f.group === group).map(({ file, name }) => ({ file, name }));
 const FILES = [
-  {
-    title: "To read",
-    files: [{ file: "handout.pdf", name: "Handout with worked sums (PDF)" }],
-  },
+  { title: "To read", files: [{ file: "handout.pdf", name: "Handout with worked sums (PDF)" }] },
   {
     title: "To cut or draw on, true size",
-    files: [
-      { file: "pattern.svg", name: "Pieces (SVG in millimetres)" },
-      { file: "pattern.svg?what=board", name: "Construction (SVG in millimetres)" },
-      { file: "pattern.dxf", name: "Pieces for a cutter (DXF)" },
-    ],
+    files: [...inGroup("cut"), { file: "pattern.svg?what=board", name: "Construction (SVG in millimetres)" }],
   },
-  {
-    title: "To reckon with",
-    files: [
-      { file: "seams.csv", name: "Seam lengths (CSV)" },
-      { file: "points.csv", name: "Points (CSV)" },
-      { file: "run.json", name: "Everything worked out (JSON)" },
-    ],
-  },
-  {
-    title: "Figures of this draft",
-    files: [{ file: "answers.csv", name: "Measurements and settings (CSV)" }],
-  },
+  { title: "To reckon with", files: inGroup("reckon") },
+  { title: "Figures of this draft", files: inGroup("answers") },
 ];
 
 async function take(file: string): Promise<void> {

@@ -1,20 +1,23 @@
 <script setup lang="ts">
-import { type HomeUnit, type Run, tapeText, walkSeam } from "@lodrin/core";
+import { type HomeUnit, type Plan, type Run, type SewnEdges, tapeText, walkedAlong } from "@lodrin/core";
 import { computed, useId } from "vue";
+import { walkOf } from "../../board/walk-of.js";
 import FigureText from "../../ui/FigureText.vue";
 
 /** A seam walked mark by mark: how far along each edge it lies, and what the second has over. */
-const props = defineProps<{ run: Run; unit: HomeUnit; edges: readonly string[] }>();
+const props = defineProps<{ plan: Plan; run: Run; unit: HomeUnit; seam: SewnEdges }>();
 defineEmits<{ close: [] }>();
 /** How far of the seam has been walked, 0 to 1. */
 const share = defineModel<number>({ required: true });
 
 const id = useId();
-const walk = computed(() => walkSeam(props.run.pieces, props.edges[0] ?? "", props.edges[1] ?? ""));
+const walk = computed(() => walkOf(props.plan, props.run, props.seam));
+const names = (side: "first" | "second"): string => [...new Set(walk.value?.[side].parts.map((p) => p.piece.title))].join(" + ");
 const longest = computed(() => Math.max(walk.value?.first.length ?? 0, walk.value?.second.length ?? 0));
 const rows = computed(() =>
   (walk.value?.marks ?? []).map(({ name, first, second }) => {
-    const over = first === undefined || second === undefined ? undefined : second - first;
+    // What the first has over on purpose is no miss.
+    const over = first === undefined || second === undefined || !walk.value ? undefined : second - walkedAlong(walk.value, first);
     return {
       name,
       first: first === undefined ? "–" : tapeText(first, props.unit),
@@ -34,17 +37,20 @@ const rows = computed(() =>
 <template>
   <section v-if="walk" class="walk" aria-label="The seam, mark by mark">
     <header>
-      <h2>{{ walk.first.piece.title }} on {{ walk.second.piece.title }}</h2>
+      <h2>{{ names("first") }} on {{ names("second") }}</h2>
       <button class="button plain" aria-label="Stop walking the seam (Esc)" @click="$emit('close')">✕</button>
     </header>
+    <p v-if="walk.easedMm" class="small">
+      Eased: the first is meant to be {{ tapeText(walk.easedMm, unit) }} longer; the ease is shared out between the notches.
+    </p>
     <label :for="id" class="small quiet">Walk the seam: drag, or press a mark</label>
     <input :id="id" v-model.number="share" class="slide" type="range" min="0" max="1" step="0.005" />
     <table>
       <thead>
         <tr>
           <th scope="col">mark</th>
-          <th scope="col">{{ walk.first.piece.title }}</th>
-          <th scope="col">{{ walk.second.piece.title }}</th>
+          <th scope="col">{{ names("first") }}</th>
+          <th scope="col">{{ names("second") }}</th>
           <th scope="col">the second is</th>
         </tr>
       </thead>

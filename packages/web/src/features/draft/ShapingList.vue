@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isGradual, type Plan, type PlannedShaping, type ShapingResult } from "@lodrin/core";
+import { doingText, isGradual, type Plan, type PlannedShaping, type ShapingResult } from "@lodrin/core";
 import { useId } from "vue";
 
 /** What is done to the pieces after they come off the board, in order, the one being watched open with a slider from before to after. */
@@ -11,7 +11,16 @@ const share = defineModel<number>({ required: true });
 const id = useId();
 const planned = ({ index }: ShapingResult): PlannedShaping => props.plan.shapings[index] as PlannedShaping;
 const gradual = (s: ShapingResult): boolean => s.outcome.status === "done" && isGradual(planned(s));
-const sentence = (s: ShapingResult): string => planned(s).source.text ?? `${planned(s).source.verb}.`;
+/** What was done, in its author's words or, without any, as it is written. */
+function sentence(s: ShapingResult): string {
+  const { source } = planned(s);
+  const said = "text" in source ? source.text : undefined;
+  return said ?? `${doingText(source)}.`;
+}
+const notes = (s: ShapingResult, kind: "why" | "watch" | "caution"): readonly string[] => {
+  const { source } = planned(s);
+  return source.is === "shape" ? (source[kind] ?? []) : [];
+};
 const state = (index: number): string => (index === props.stage ? "now" : index < props.stage ? "done" : "later");
 </script>
 
@@ -34,9 +43,9 @@ const state = (index: number): string => (index === props.stage ? "now" : index 
             <label :for="id" class="small">Watch it: drag from before to after</label>
             <input :id="id" v-model.number="share" class="slide" type="range" min="0" max="1" step="0.01" />
           </template>
-          <p v-for="text in planned(s).source.why ?? []" :key="text"><b>Why</b> {{ text }}</p>
-          <p v-for="text in planned(s).source.watch ?? []" :key="text"><b>Watch out</b> {{ text }}</p>
-          <p v-for="text in planned(s).source.caution ?? []" :key="text"><b>Caution</b> {{ text }}</p>
+          <p v-for="text in notes(s, 'why')" :key="text"><b>Why</b> {{ text }}</p>
+          <p v-for="text in notes(s, 'watch')" :key="text"><b>Watch out</b> {{ text }}</p>
+          <p v-for="text in notes(s, 'caution')" :key="text"><b>Caution</b> {{ text }}</p>
         </div>
       </li>
     </ol>

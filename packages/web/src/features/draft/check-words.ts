@@ -20,7 +20,7 @@ export function figuresOf(
   check: CheckResult,
   unit: HomeUnit,
 ): { got: string; expected: string; difference: string | undefined } | undefined {
-  if (check.kind === "boolean" || (check.kind === "number" && check.expected === 0)) return undefined;
+  if (check.relation === "holds" || check.kind === "boolean") return undefined;
   const { expected } = check;
   if (typeof expected !== "number")
     return {
@@ -28,10 +28,11 @@ export function figuresOf(
       expected: `${figure(expected[0], check, unit)} to ${figure(expected[1], check, unit)}`,
       difference: undefined,
     };
+  const bound = check.relation === "at least" || check.relation === "at most" ? `${check.relation} ` : "";
   const off = check.got - expected;
   const difference =
     check.kind === "length" && Math.abs(off) > 0.05
       ? `${off > 0 ? "+" : "−"}\u00a0${exactFigure(Math.abs(off), unit)}\u00a0${unit}`
       : undefined;
-  return { got: figure(check.got, check, unit), expected: figure(expected, check, unit), difference };
+  return { got: figure(check.got, check, unit), expected: `${bound}${figure(expected, check, unit)}`, difference };
 }

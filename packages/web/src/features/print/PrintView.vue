@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { run, svgRing } from "@lodrin/core";
-import { drawBoard, drawPieces, PAPER_KEYS, type PaperKey, PAPERS, planTiles } from "@lodrin/formats";
+import { run } from "@lodrin/core";
+import { DrawingTooLarge, drawBoard, drawPieces, PAPER_KEYS, type PaperKey, PAPERS, planTiles, strokeData } from "@lodrin/formats";
 import { computed, onBeforeUnmount, ref } from "vue";
 import { RouterLink, useRoute } from "vue-router";
 import { useSession } from "../../stores/session.js";
@@ -28,11 +28,18 @@ const drawing = computed(() => {
   if (!open.value || !drafted.value) return undefined;
   return what.value === "pieces" ? drawPieces(drafted.value) : drawBoard(open.value.system.loaded.plan, drafted.value);
 });
-const tiles = computed(() => drawing.value && planTiles(drawing.value, paper.value));
+const planned = computed(() => {
+  if (!drawing.value) return undefined;
+  try {
+    return { tiles: planTiles(drawing.value, paper.value), tooLarge: "" };
+  } catch (error) {
+    if (error instanceof DrawingTooLarge) return { tiles: undefined, tooLarge: error.message };
+    throw error;
+  }
+});
+const tiles = computed(() => planned.value?.tiles);
 const strokes = computed(() =>
-  (drawing.value?.marks ?? []).flatMap((m) =>
-    m.kind === "stroke" ? [{ layer: m.layer, d: m.data ?? (m.closed ? svgRing(m.places) : svgRing(m.places).replace(/Z$/, "")) }] : [],
-  ),
+  (drawing.value?.marks ?? []).flatMap((m) => (m.kind === "stroke" ? [{ layer: m.layer, d: strokeData(m) }] : [])),
 );
 const box = computed(() => {
   const last = tiles.value?.tiles[tiles.value.tiles.length - 1];
@@ -60,7 +67,7 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
 
 <template>
   <div class="page">
-    <LoadState v-if="!ready || !open || !tiles || !drafted" what="the draft" :why="why" @again="again" />
+    <LoadState v-if="!ready || !open || !drafted" what="the draft" :why="why" @again="again" />
     <div v-else class="print">
       <section class="choose">
         <p>
@@ -83,16 +90,17 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
             <option value="board">the construction</option>
           </select>
         </label>
-        <p class="big">
+        <p v-if="planned?.tooLarge" class="says fail" role="alert">{{ planned.tooLarge }}</p>
+        <p v-if="tiles" class="big">
           {{ printed }} {{ printed === 1 ? "sheet" : "sheets"
           }}<template v-if="cover"> and one page with the map and the test squares</template
           ><template v-else>, the test squares at its head</template>.
         </p>
-        <p class="small quiet">
+        <p v-if="tiles" class="small quiet">
           {{ tiles.rows }} {{ tiles.rows === 1 ? "row" : "rows" }}, {{ tiles.columns }} {{ tiles.columns === 1 ? "column" : "columns" }};
           margins {{ tiles.margin }} mm, neighbours overlap {{ tiles.overlap }} mm. Blank sheets are not printed.
         </p>
-        <button class="button main" @click="take('pattern.pdf')">Open the pattern (PDF)</button>
+        <button class="button main" :disabled="!tiles" @click="take('pattern.pdf')">Open the pattern (PDF)</button>
         <button class="button" @click="take('handout.pdf')">Open the handout (PDF)</button>
         <p v-if="failed" class="says fail small" role="alert">{{ failed }}</p>
         <p class="says small">
@@ -100,6 +108,7 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
         </p>
       </section>
       <svg
+        v-if="tiles"
         class="plan on-paper"
         :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
         role="img"

@@ -1,6 +1,6 @@
 import type { MeasurementSet, SystemSheet } from "@lodrin/contract";
 import { loadSystem, type Plan, run, sampleBody, statementsOf } from "@lodrin/core";
-import { drawPieces } from "@lodrin/formats";
+import { drawPieces, strokeData } from "@lodrin/formats";
 import { type Coverage, coverageOf } from "./coverage.js";
 
 /** A small drawing: what it spans, and its strokes as SVG data by layer. */
@@ -41,9 +41,7 @@ export function pictureOf(plan: Plan): Picture {
   const drawing = drawPieces(run(plan, sampleBody(plan)));
   const { minX, minY, maxX, maxY } = drawing.bounds;
   const strokes = drawing.marks.flatMap((m) =>
-    m.kind === "stroke" && m.layer !== "notches" && m.layer !== "grain"
-      ? [{ d: m.data ?? `M${m.places.map((p) => `${p.x} ${p.y}`).join("L")}${m.closed ? "Z" : ""}`, layer: m.layer }]
-      : [],
+    m.kind === "stroke" && m.layer !== "notches" && m.layer !== "grain" ? [{ d: strokeData(m), layer: m.layer }] : [],
   );
   return { box: `${minX} ${minY} ${maxX - minX} ${maxY - minY}`, strokes };
 }

@@ -1,0 +1,28 @@
+import { defaultMark } from "@lodrin/core";
+import { drawingOf, type FileFormat, TEXT_FORMATS } from "../registry.js";
+import { writeHandoutPdf } from "./handout.js";
+import { writeTiledPdf } from "./tiles.js";
+
+/** Every file a draft can be written to. */
+export const FORMATS: readonly FileFormat[] = [
+  {
+    file: "pattern.pdf",
+    name: "Pattern, true size (PDF)",
+    type: "application/pdf",
+    group: "cut",
+    write: (draft, wanted) => writeTiledPdf(drawingOf(draft, wanted), wanted.paper, draft),
+  },
+  {
+    file: "handout.pdf",
+    name: "Handout with worked sums (PDF)",
+    type: "application/pdf",
+    group: "read",
+    write: (draft, { unit, paper }) =>
+      writeHandoutPdf(draft.plan, draft.run, draft, {
+        unit,
+        mark: unit === draft.plan.system.unit ? draft.plan.system.tape : defaultMark(unit),
+        paper: paper === "Letter" ? "LETTER" : "A4",
+      }),
+  },
+  ...TEXT_FORMATS,
+];
