@@ -8,6 +8,7 @@ import {
   type Grade,
   type PathStep,
   type PointStep,
+  type Setting,
   type Statement,
   statementsOf,
   type System,
@@ -103,7 +104,7 @@ class Compiler {
       case "measure":
         return this.inputs.measure(s, i);
       case "set":
-        return this.inputs.setting(s, i);
+        return this.setting(s, i);
       case "choose":
         return this.inputs.choice(s, i);
       case "table":
@@ -139,6 +140,13 @@ class Compiler {
         return this.shaping(compilePieceChange(s, i, this.context()));
       default:
     }
+  }
+
+  private setting(s: Setting, i: number): void {
+    this.inputs.setting(s, i);
+    const last = this.inputs.settings.length - 1;
+    if (this.inputs.settings[last]?.source === s && this.inputs.settings[last]?.defaultRule)
+      this.order.push({ do: "setting", index: last });
   }
 
   private context(): PieceContext {

@@ -33,8 +33,10 @@ export interface PlanProblem {
   readonly first?: number | undefined;
 }
 
-/** What a run does, in the order of the statements: draw a step, take a piece off the board, or do something to the pieces. */
+/** What a run does, in the order of the statements: work out a setting, draw a step, take a piece off the board, or do something to the pieces. */
 export type PlannedAct =
+  /** Works out the default of a setting that hangs on what stands above it. */
+  | { readonly do: "setting"; readonly index: number }
   | { readonly do: "step"; readonly index: number }
   | { readonly do: "piece"; readonly index: number }
   | { readonly do: "shaping"; readonly index: number };

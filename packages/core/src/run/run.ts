@@ -1,6 +1,6 @@
 import { diagnose } from "../formula/diagnose.js";
 import { FormulaError } from "../formula/error.js";
-import type { Frame } from "../formula/scope.js";
+import type { Frame, Typed } from "../formula/scope.js";
 import { runChecks } from "../check/run.js";
 import type { CheckResult } from "../check/result.js";
 import type { PlannedPiece } from "../piece/blueprint.js";
@@ -86,7 +86,10 @@ function carryOut(plan: Plan, frame: Frame): Made {
     return { why: why ?? "which is left out", failed: why !== undefined };
   };
   for (const act of plan.order) {
-    if (act.do === "step") {
+    if (act.do === "setting") {
+      const { slot, wordSlot, defaultRule } = plan.settings[act.index] as PlannedSetting;
+      if (Number.isNaN(frame.slots[slot] as number) && frame.slots[wordSlot] === 0) frame.slots[slot] = evaluated(defaultRule, frame);
+    } else if (act.do === "step") {
       const step = plan.steps[act.index] as PlannedStep;
       outcomes.push(drawStep(step, plan, frame, outcomes));
     } else if (act.do === "piece") {
@@ -114,6 +117,16 @@ function carryOut(plan: Plan, frame: Frame): Made {
     }
   }
   return { outcomes, drafted, shapings, pieces };
+}
+
+/** A default worked out; not a number where a part of it is not on the draft. */
+function evaluated(rule: Typed | undefined, frame: Frame): number {
+  try {
+    return rule?.run(frame) ?? Number.NaN;
+  } catch (error) {
+    if (error instanceof FormulaError) return Number.NaN;
+    throw error;
+  }
 }
 
 /** The pieces, those a shaping needs with what was drawn since they were taken; the same list when nothing was. */
@@ -154,17 +167,16 @@ function fillSlots(plan: Plan, inputs: Inputs, frame: Frame): string[] {
   const { slots } = frame;
   for (const m of plan.measures) slots[m.slot] = inputs.values.get(m.source.key) ?? Number.NaN;
   for (const c of plan.choices) slots[c.wordSlot] = inputs.words.get(c.source.key) ?? 0;
-  for (const s of plan.settings) fillSetting(s, inputs, frame);
+  for (const s of plan.settings) fillSetting(s, inputs, slots);
   for (const m of plan.measures) if (m.fallback && Number.isNaN(slots[m.slot] as number)) slots[m.slot] = m.fallback.typed.run(frame);
   return plan.measures.filter((m) => !Number.isFinite(slots[m.slot] as number) && asked(m, frame)).map((m) => m.source.key);
 }
 
-function fillSetting(s: PlannedSetting, inputs: Inputs, frame: Frame): void {
-  const { slots } = frame;
+function fillSetting(s: PlannedSetting, inputs: Inputs, slots: Float64Array): void {
   const word = inputs.words.get(s.source.key);
   const value = inputs.values.get(s.source.key);
   slots[s.wordSlot] = word ?? (value === undefined ? s.defaultWord : 0);
-  slots[s.slot] = word === undefined ? (value ?? s.defaultRule?.run(frame) ?? s.default) : Number.NaN;
+  slots[s.slot] = word === undefined ? (value ?? s.default) : Number.NaN;
 }
 
 /** True when the draft cannot do without this measurement, with the choices as they stand. */

@@ -62,19 +62,22 @@ function stripOf(piece: PieceResult, roles: readonly string[], mm: number, key: 
       "A strip runs along neighbouring edges: make two of it.",
     );
   const along = run.map((i) => piece.edges[i] as EdgeParts);
-  const [before, after] = [piece.edges[(first + n - 1) % n] as EdgeParts, piece.edges[(first + run.length) % n] as EdgeParts];
   const inner = offsetPath(joinPaths(along.map((e) => e.path)), -mm);
   if (!inner) throw new DraftError("The edge bends more tightly than the strip is wide.", "Make the strip narrower.");
-  const end = endAt(inner, after.path, true);
-  const start = endAt(inner, before.path, false);
-  if (!end || !start)
-    throw new DraftError(`The strip is wider than the edges beside it are long.`, "Make it narrower, or let it run along those edges too.");
+  const others = Array.from({ length: n - run.length }, (_, k) => piece.edges[(first + run.length + k) % n] as EdgeParts);
+  const end = endAt(inner, others, true);
+  const start = endAt(inner, [...others].reverse(), false);
+  if (!end || !start || end.passed + start.passed >= others.length)
+    throw new DraftError("The strip is wider than the piece has room for.", "Make it narrower, or let it run along more edges.");
   const line = cutBetween(inner, start, end);
+  const [last, before] = [others[end.passed] as EdgeParts, others[others.length - 1 - start.passed] as EdgeParts];
   const edges: EdgeParts[] = [
     ...along,
-    plain(after, splitPath(after.path, end.along)[0]),
+    ...others.slice(0, end.passed),
+    plain(last, splitPath(last.path, end.along)[0]),
     { role: "inner", path: reversePath(line), sewn: reversePath(line), allowance: 0, finish: "finished", pointed: false, corner: "mitre" },
     plain(before, splitPath(before.path, start.along)[1]),
+    ...others.slice(others.length - start.passed),
   ];
   return partOf(piece, edges, key);
 }
@@ -83,20 +86,24 @@ const plain = (edge: EdgeParts, path: Path): EdgeParts => ({ ...edge, path, sewn
 
 interface Meeting {
   readonly at: Point;
-  /** How far along the neighbour, mm. */
+  /** How many neighbours the strip takes whole before the one it ends on, and how far along that one, mm. */
+  readonly passed: number;
   readonly along: number;
 }
 
-/** Where the inner edge of a strip, carried on straight when it stops short, meets the neighbour. */
-function endAt(inner: Path, neighbour: Path, atEnd: boolean): Meeting | undefined {
+/** Where the inner edge of a strip, carried on straight when it stops short, meets the outline: on the first neighbour it reaches. */
+function endAt(inner: Path, neighbours: readonly EdgeParts[], atEnd: boolean): Meeting | undefined {
   const tip = atEnd ? endOf(inner) : startOf(inner);
   const u = atEnd ? headingAtEnd(inner) : headingAtStart(inner);
-  const reach = pathLength(neighbour) * (atEnd ? 1 : -1);
-  const on: Path = { parts: [straightCubic(tip, { x: tip.x + u.x * reach, y: tip.y + u.y * reach })] };
-  const corner = atEnd ? startOf(neighbour) : endOf(neighbour);
-  const met = [...crossPaths(inner, neighbour), ...(locate(neighbour, tip).off < 1e-6 ? [tip] : []), ...crossPaths(on, neighbour)];
-  const [at] = met.sort((p, q) => distance(p, corner) - distance(q, corner));
-  return at && { at, along: locate(neighbour, at).along };
+  for (const [passed, { path }] of neighbours.entries()) {
+    const reach = pathLength(path) * (atEnd ? 1 : -1);
+    const on: Path = { parts: [straightCubic(tip, { x: tip.x + u.x * reach, y: tip.y + u.y * reach })] };
+    const corner = atEnd ? startOf(path) : endOf(path);
+    const met = [...crossPaths(inner, path), ...(locate(path, tip).off < 1e-6 ? [tip] : []), ...crossPaths(on, path)];
+    const [at] = met.sort((p, q) => distance(p, corner) - distance(q, corner));
+    if (at) return { at, passed, along: locate(path, at).along };
+  }
+  return undefined;
 }
 
 /** The inner edge from one meeting to the other, carried on straight where it stops short. */

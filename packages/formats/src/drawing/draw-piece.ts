@@ -56,17 +56,18 @@ function nameAlong(text: string, path: Path, sink: Sink): void {
   const length = pathLength(path);
   if (text === "" || length < text.length * 2.4) return;
   const { at, heading } = placeAlong(path, length / 2);
-  const { turn, side } = readable(heading);
-  sink.words({ ...PLAIN, at: { x: at.x + heading.y * 1.5 * side, y: at.y - heading.x * 1.5 * side }, text, turn });
+  const turn = readable(heading);
+  sink.words({ ...PLAIN, at: over(at, turn), text, turn });
 }
 
-/** The turn of words along a direction so that they read upward or to the right, never upside down, and on which hand of it their foot stands. */
-function readable(u: Point): { turn: number; side: 1 | -1 } {
+/** The turn of words along a direction so that they read upward or to the right, never upside down. */
+function readable(u: Point): number {
   const slope = Math.atan2(u.y, u.x);
-  if (slope > Math.PI / 4) return { turn: slope - Math.PI, side: -1 };
-  if (slope < (-3 * Math.PI) / 4) return { turn: slope + Math.PI, side: -1 };
-  return { turn: slope, side: 1 };
+  return slope > Math.PI / 4 ? slope - Math.PI : slope < (-3 * Math.PI) / 4 ? slope + Math.PI : slope;
 }
+
+/** Where the foot of words stands so that they lie over a line and clear of it. */
+const over = (p: Point, turn: number): Point => ({ x: p.x + 1.5 * Math.sin(turn), y: p.y - 1.5 * Math.cos(turn) });
 
 /** The legs of a dart, its fold, and the arrow that tells which way it is pressed. */
 function drawDart(dart: DartResult, sink: Sink): void {
@@ -100,7 +101,8 @@ function grainLine([a, b]: Segment, sink: Sink): void {
   const head = (along: number, way: number): Path => polyline([at(along - way * 6, 2.5), at(along, 0), at(along - way * 6, -2.5)]);
   sink.stroke({ layer: "grain", path: polyline([a, b]), closed: false });
   for (const path of [head(length, 1), head(0, -1)]) sink.stroke({ layer: "grain", path, closed: false, sign: true });
-  sink.words({ ...PLAIN, at: at(length / 2, 2 * Math.sign(u.y || 1)), text: "grain", turn: readable(u).turn });
+  const turn = readable(u);
+  sink.words({ ...PLAIN, at: over(at(length / 2, 0), turn), text: "grain", turn });
 }
 
 /** Half the size of a cross or the cap of a buttonhole, mm. */
