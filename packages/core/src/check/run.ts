@@ -31,25 +31,21 @@ function runCheck(check: PlannedCheck, frame: Frame): CheckResult | undefined {
 
 /** Compares the figures; undefined when one of them is not there. */
 function judge(check: PlannedCheck, frame: Frame): CheckResult | undefined {
-  const { source, kind, holds, statement } = check;
+  const { source, kind, relation, statement } = check;
   const got = check.got.run(frame);
-  const expected = check.expected ? check.expected.run(frame) : 1;
-  const upper = check.upper ? check.upper.run(frame) : undefined;
+  const expected = check.expected?.run(frame) ?? 1;
+  const upper = check.upper?.run(frame);
   const exact = kind === "length" ? EXACT_MM : EXACT_PLAIN;
-  const tolerance = source.test !== "equals" ? 0 : check.within ? check.within.run(frame) : exact;
+  const tolerance = source.test === "equals" ? (check.within?.run(frame) ?? exact) : 0;
   if (!Number.isFinite(got + expected + tolerance + (upper ?? 0))) return undefined;
-  const agrees = upper === undefined ? Math.abs(got - expected) <= tolerance + exact : got >= expected - exact && got <= upper + exact;
   return {
     ...PLAIN_CHECK,
     id: `asked ${statement}`,
     statement,
     name: source.title,
-    status: statusOf(
-      holds ? holds.run(frame) !== 0 || (check.orEqual && within(check.relation, got, expected, upper, exact)) : agrees,
-      source.lookOnly ?? false,
-    ),
+    status: statusOf(holds(check, frame, { got, expected, upper, tolerance, exact }), source.lookOnly ?? false),
     kind,
-    relation: check.relation,
+    relation,
     got,
     expected: upper === undefined ? expected : [expected, upper],
     tolerance,
@@ -58,6 +54,19 @@ function judge(check: PlannedCheck, frame: Frame): CheckResult | undefined {
     edges: check.edges,
     cause: source.cause,
   };
+}
+
+interface Figures {
+  readonly got: number;
+  readonly expected: number;
+  readonly upper: number | undefined;
+  readonly tolerance: number;
+  readonly exact: number;
+}
+
+function holds(check: PlannedCheck, frame: Frame, { got, expected, upper, tolerance, exact }: Figures): boolean {
+  if (check.holds) return check.holds.run(frame) !== 0 || (check.orEqual && within(check.relation, got, expected, upper, exact));
+  return upper === undefined ? Math.abs(got - expected) <= tolerance + exact : within("between", got, expected, upper, exact);
 }
 
 /** What the arithmetic of a draft leaves does not make a figure miss a bound it lies on. */

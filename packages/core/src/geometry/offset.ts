@@ -102,30 +102,32 @@ function styleAt(edge: OffsetEdge, after: OffsetEdge): CornerStyle {
 
 function meet(run: Point[], next: Point[], edge: OffsetEdge, after: OffsetEdge, trim: boolean): void {
   const style = styleAt(edge, after);
-  if (style === "mirrored") {
-    if (edge.corner === "mirrored" && edge.outMm > 0 && turnUp(run, next, edge, after)) return;
-    if (after.corner === "mirrored" && after.outMm > 0 && turnUpBefore(run, next, edge, after)) return;
-  }
+  if (style === "mirrored" && turnedUp(run, next, edge, after)) return;
+  const net = edge.places[edge.places.length - 1] as Point;
   if (turnsInward(edge.places, after.places)) {
     if (trim && trimCrossing(run, next)) return;
-    if (!trim) {
-      next.unshift(edge.places[edge.places.length - 1] as Point);
-      return;
-    }
+    if (!trim) return void next.unshift(net);
   }
+  if (style !== "square") mitre(run, next, net, Math.max(edge.outMm, after.outMm) * LONGEST_MITRE);
+}
+
+/** The two edges run on to the corner they share, unless that lies too far off the net corner (mm) or would cut off more than a stretch. */
+function mitre(run: Point[], next: Point[], net: Point, reach: number): void {
   const a = run[run.length - 2];
   const b = run[run.length - 1] as Point;
   const c = next[0] as Point;
   const d = next[1];
   if (!a || !d || distance(b, c) < 1e-6) return;
   const corner = crossLines({ a, b }, { a: c, b: d });
-  const net = edge.places[edge.places.length - 1] as Point;
-  const reach = Math.max(edge.outMm, after.outMm) * LONGEST_MITRE;
-  if (corner && style !== "square" && distance(corner, net) <= Math.max(reach, 1e-6) && !passes(corner, a, b) && !passes(corner, d, c)) {
-    run[run.length - 1] = corner;
-    next[0] = corner;
-  }
+  if (!corner || distance(corner, net) > Math.max(reach, 1e-6) || passes(corner, a, b) || passes(corner, d, c)) return;
+  run[run.length - 1] = corner;
+  next[0] = corner;
 }
+
+/** A turn-up on whichever of the two edges asks for one. */
+const turnedUp = (run: Point[], next: Point[], edge: OffsetEdge, after: OffsetEdge): boolean =>
+  (edge.corner === "mirrored" && edge.outMm > 0 && turnUp(run, next, edge, after)) ||
+  (after.corner === "mirrored" && after.outMm > 0 && turnUpBefore(run, next, edge, after));
 
 /** True when a corner lies back past `from` on the stretch that runs to `to`: met there, it would cut off more than that stretch. */
 const passes = (corner: Point, from: Point, to: Point): boolean =>

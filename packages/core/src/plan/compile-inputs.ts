@@ -6,6 +6,7 @@ import { MM_PER } from "../quantity/units.js";
 import type { Choice, Measure, Setting, Table } from "../system/model.js";
 import type { FormulaReader } from "./formula-reader.js";
 import type { PlannedChoice, PlannedMeasure, PlannedSetting } from "./plan.js";
+import { rowsRefused } from "./refuse-rows.js";
 import { lookUpIn, type TableRow } from "./table.js";
 
 /** What a table gives above a row that says it is not made for such figures. */
@@ -153,43 +154,9 @@ export class InputCompiler {
       at: this.fixed(row.at, by.kind, i, `rows.${k}.at`, Infinity),
       gives: row.gives === NOTHING ? Number.NaN : this.fixed(row.gives, s.kind, i, `rows.${k}.gives`, Number.NaN),
     }));
-    this.refuseRows(s, rows, i);
+    for (const { row, why, fix } of rowsRefused(s, rows)) this.read.report({ statement: i, part: `rows.${row}.at`, why, fix });
     this.scope.tableMeasures.set(s.key, s.by);
     this.scope.tables.set(s.key, { by: by.kind, gives: s.kind, at: lookUpIn(s.mode, rows) });
-  }
-
-  /** Tells rows that could not be meant: out of order, bounds that a mode does not know, and a stepped table that stops. */
-  private refuseRows(s: Table, rows: readonly TableRow[], i: number): void {
-    const tell = (k: number, why: string, fix: string): void => this.read.report({ statement: i, part: `rows.${k}.at`, why, fix });
-    rows.forEach((row, k) => {
-      const before = rows[k - 1];
-      if (s.mode === "linear" && row.bound !== "at")
-        tell(
-          k,
-          "A linear table names the figures it runs between.",
-          `Write each row like: at ${s.rows[k]?.at ?? "40"} -> ${s.rows[k]?.gives ?? ""}.`,
-        );
-      else if (
-        before &&
-        row.at <= before.at &&
-        row.bound !== "above" &&
-        before.bound !== "above" &&
-        (s.mode === "linear" || row.bound === before.bound)
-      )
-        tell(
-          k,
-          `The rows are out of order: ${s.rows[k]?.at ?? ""} does not come after ${s.rows[k - 1]?.at ?? ""}.`,
-          "Write them from the smallest figure to the largest.",
-        );
-      else if (before?.bound === "above") tell(k, "No row is reached behind “above”.", "Write it last.");
-    });
-    const last = rows.length - 1;
-    if (s.mode === "steps" && rows[last]?.bound !== "above" && rows.some((row) => row.bound !== "at"))
-      tell(
-        last,
-        `The table does not say what it gives above ${s.rows[last]?.at ?? ""}.`,
-        "End it with a row like: above -> 8, or above -> nothing when it is not made for such figures.",
-      );
   }
 
   /** An option's figure: bare numbers are lengths in the home unit. */

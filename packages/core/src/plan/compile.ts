@@ -7,6 +7,7 @@ import {
   type Evenly,
   type Grade,
   type PathStep,
+  type Piece,
   type PointStep,
   type Setting,
   type Statement,
@@ -109,6 +110,21 @@ class Compiler {
         return this.inputs.choice(s, i);
       case "table":
         return this.inputs.table(s, i);
+      case "piece":
+        return this.piece(s, i);
+      case "shape":
+        return this.shaping(compileShaping(s, i, this.context()));
+      case "pieceFrom":
+      case "amend":
+      case "leaveOut":
+        return this.shaping(compilePieceChange(s, i, this.context()));
+      default:
+        return this.construction(s, i);
+    }
+  }
+
+  private construction(s: Statement, i: number): void {
+    switch (s.is) {
       case "board":
         this.board = s.key;
         return;
@@ -125,21 +141,15 @@ class Compiler {
       case "value":
       case "point":
         return this.step(s, i);
-      case "piece": {
-        const piece = compilePiece(s, i, this.context());
-        if (!piece) return;
-        this.order.push({ do: "piece", index: this.pieces.length });
-        this.pieces.push(piece);
-        return;
-      }
-      case "shape":
-        return this.shaping(compileShaping(s, i, this.context()));
-      case "pieceFrom":
-      case "amend":
-      case "leaveOut":
-        return this.shaping(compilePieceChange(s, i, this.context()));
       default:
     }
+  }
+
+  private piece(s: Piece, i: number): void {
+    const piece = compilePiece(s, i, this.context());
+    if (!piece) return;
+    this.order.push({ do: "piece", index: this.pieces.length });
+    this.pieces.push(piece);
   }
 
   private setting(s: Setting, i: number): void {

@@ -46,7 +46,9 @@ describe("checks in words", () => {
     const square = by("hem square");
     expect(square && plain(figuresOf(square, "in"))).toContain('"got":"90°"');
     const order = by("Order on the top line");
-    expect(order && figuresOf(order, "cm")).toBeUndefined();
+    expect(order && plain(figuresOf(order, "cm"))).toContain('"got":"25.6 cm"');
+    const closed = by("outline closed");
+    expect(closed && figuresOf({ ...closed, relation: "holds" }, "cm")).toBeUndefined();
   });
 
   it("tell the difference in the unit on screen", () => {

@@ -21,9 +21,8 @@ const append = (statement: Loose, key: string, item: unknown): string => {
 };
 
 const without = (detail: Loose, ...names: string[]): Loose => {
-  const copy = { ...detail };
-  for (const name of ["detail", ...names]) delete copy[name];
-  return copy;
+  const left = new Set(["detail", ...names]);
+  return Object.fromEntries(Object.entries(detail).filter(([name]) => !left.has(name)));
 };
 
 /** What may stand indented, for messages. */

@@ -43,15 +43,21 @@ function sortOut(rest: string, words: ReadonlySet<string>): Typed {
     figure = [];
   };
   for (const token of rest.match(/(?:\([^()]*\)|[^\s,]|,(?=\S))+/g) ?? []) {
-    const line = LINE.exec(token);
-    if (POINT.test(token)) (close(), typed.points.push(token));
-    else if (line && POINT.test(line[1] ?? "") && POINT.test(line[2] ?? "")) (close(), typed.lines.push(token));
-    else if (/^[A-Z]\w*(?:\.\w+)?$/.test(token)) (close(), typed.edges.push(token));
-    else if (words.has(token)) close();
-    else figure.push(token);
+    const list = listFor(token, typed);
+    if (list || words.has(token)) close();
+    if (list) list.push(token);
+    else if (!words.has(token)) figure.push(token);
   }
   close();
   return typed;
+}
+
+/** Which of the lists a word belongs to; none for a part of a figure. */
+function listFor(token: string, typed: Typed): string[] | undefined {
+  const line = LINE.exec(token);
+  if (POINT.test(token)) return typed.points;
+  if (line && POINT.test(line[1] ?? "") && POINT.test(line[2] ?? "")) return typed.lines;
+  return /^[A-Z]\w*(?:\.\w+)?$/.test(token) ? typed.edges : undefined;
 }
 
 function fill(slot: Slot, typed: Typed): string | undefined {

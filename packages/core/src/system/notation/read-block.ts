@@ -93,7 +93,7 @@ class BlockReader {
     }
     for (const name of mine) {
       const place = this.parts[name] as PartPlace;
-      delete this.parts[name];
+      Reflect.deleteProperty(this.parts, name);
       if (typeof known === "string")
         this.parts[`${known}${known === "" ? "" : "."}${name.slice(prefix.length).replace(/^\./, "")}`] = place;
     }

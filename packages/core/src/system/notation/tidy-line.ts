@@ -25,18 +25,24 @@ export function tidyLine(raw: string): TidyLine {
       const closes = CLOSING.has(c) && !(isInch(raw, i) && leavesOpen(raw, i + 1));
       quoted = !closes;
       out += closes ? '"' : c;
-    } else if (isInch(raw, i)) out += "″";
-    else if (OPENING.has(c) || c === "”") {
-      quoted = true;
-      out += '"';
-    } else if ((c === "'" || c === "’") && FIGURE.test(raw[i - 1] ?? "") && !pointBefore(raw, i)) {
-      const two = raw[i + 1] === c;
-      out += two ? "″ " : "′";
-      if (two) i++;
-    } else if (c === "#" && beginsComment(raw, i)) return { text: out.trimEnd(), comment: raw.slice(i + 1).trim() };
-    else out += c;
+      continue;
+    }
+    if (c === "#" && beginsComment(raw, i)) return { text: out.trimEnd(), comment: raw.slice(i + 1).trim() };
+    const mark = outsideQuotes(raw, i);
+    quoted = mark === '"';
+    out += mark;
+    i += mark.length - 1;
   }
   return { text: out.trimEnd(), comment: undefined };
+}
+
+/** What a mark outside quotes means: inches or feet behind a figure, the start of a sentence, or itself. As long as what it stands for. */
+function outsideQuotes(raw: string, i: number): string {
+  const c = raw[i] as string;
+  if (isInch(raw, i)) return "″";
+  if (OPENING.has(c) || c === "”") return '"';
+  if ((c !== "'" && c !== "’") || !FIGURE.test(raw[i - 1] ?? "") || pointBefore(raw, i)) return c;
+  return raw[i + 1] === c ? "″ " : "′";
 }
 
 /** A quotation mark straight behind a figure measures in inches: sentences begin behind a blank. */
