@@ -25,7 +25,8 @@ module.exports = {
     },
     {
       name: "core-knows-no-machine",
-      comment: "core imports no Node module, and of packages only its schema language and the polygon engine, which know no machine either (tests may)",
+      comment:
+        "core imports no Node module, and of packages only its schema language and the polygon engine, which know no machine either (tests may)",
       severity: "error",
       from: { path: room("core"), pathNot: "\\.test\\.ts$|/src/test/" },
       to: { dependencyTypes: ["core", "npm", "npm-dev", "npm-peer"], pathNot: "node_modules/(@sinclair/typebox|clipper2-ts)" },

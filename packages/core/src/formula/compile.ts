@@ -116,11 +116,11 @@ export function lookUp(name: string, scope: Scope, tree: Tree): NameEntry {
   if (entry) return entry;
   if (scope.making === name)
     throw new FormulaError(`${name} is made from itself.`, "Give it a figure of its own, or name another value here.", tree.at);
-  if (scope.anywhere.has(name)) {
-    throw new FormulaError(`${name} stands further below.`, "A step may use only what stands above it: move one of the two.", tree.at);
-  }
   const table = scope.tableMeasures.get(name);
   if (table !== undefined) throw new FormulaError(`${name} is a table: it is read with a figure.`, "", tree.at, `${name}(${table})`);
+  if (scope.anywhere.has(name) && !scope.paths.has(name)) {
+    throw new FormulaError(`${name} stands further below.`, "A step may use only what stands above it: move one of the two.", tree.at);
+  }
   if (scope.paths.has(name))
     throw new FormulaError(`${name} is a line, not a figure.`, "Its length is asked for like this.", tree.at, `len(${name})`);
   const near = suggest(name, scope.names.keys()) ?? suggest(name.toLowerCase(), scope.names.keys());

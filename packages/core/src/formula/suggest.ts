@@ -12,16 +12,19 @@ export function suggest(word: string, known: Iterable<string>): string | undefin
   return best;
 }
 
-/** Letters to add, drop or change (Levenshtein); gives `limit` as soon as it is reached. */
+/** Letters to add, drop, change or swap with their neighbour (optimal string alignment); gives `limit` as soon as it is reached. */
 function editSteps(a: string, b: string, limit: number): number {
   if (Math.abs(a.length - b.length) >= limit) return limit;
+  let before: number[] = [];
   let row = Array.from({ length: b.length + 1 }, (_, i) => i);
   for (let i = 1; i <= a.length; i++) {
     const next = [i];
     for (let j = 1; j <= b.length; j++) {
       const change = (row[j - 1] as number) + (a[i - 1] === b[j - 1] ? 0 : 1);
-      next.push(Math.min(change, (row[j] as number) + 1, (next[j - 1] as number) + 1));
+      const swapped = i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1] ? (before[j - 2] as number) + 1 : Infinity;
+      next.push(Math.min(change, swapped, (next[j - 1] as number) + 1, (row[j] as number) + 1));
     }
+    before = row;
     row = next;
   }
   return Math.min(limit, row[b.length] as number);

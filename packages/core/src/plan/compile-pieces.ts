@@ -72,8 +72,8 @@ function drawing(source: DrawnText, edges: readonly PlannedEdge[] | undefined, p
       grain === undefined
         ? undefined
         : part("grain", () => ({
-            ends: inPart("grain.line", () => endsOf(grain, context)),
-            turned: source.grainTurned === undefined ? undefined : compileAs(read.parse(source.grainTurned), scope, "angle"),
+            ends: endsOf(grain, context),
+            turned: source.grainTurned === undefined ? undefined : turnedBy(source.grainTurned, context),
           })),
     darts: part("darts", () => dartsOf(source, edges ?? [], context)) ?? [],
     inside: (source.inside ?? []).flatMap(
@@ -95,6 +95,9 @@ function drawing(source: DrawnText, edges: readonly PlannedEdge[] | undefined, p
     notes: source.notes ?? [],
   };
 }
+
+const turnedBy = (text: string, { read, scope }: PieceContext): Typed =>
+  inPart("grainTurned", () => compileAs(read.parse(text), scope, "angle"));
 
 function endsOf(text: string, { scope }: PieceContext): [number, number] {
   const line = parseLineRef(text);

@@ -1,3 +1,5 @@
+import { measurementByKey } from "../body/measurements.js";
+import { suggest } from "../formula/suggest.js";
 import { parseTape } from "../quantity/parse-tape.js";
 import { type HomeUnit, MM_PER } from "../quantity/units.js";
 import { tapeText } from "../quantity/tape.js";
@@ -17,6 +19,8 @@ export interface Inputs {
   readonly values: ReadonlyMap<string, number>;
   readonly words: ReadonlyMap<string, number>;
   readonly problems: readonly InputProblem[];
+  /** Measurements that neither this system nor any body has. */
+  readonly unknown: readonly InputProblem[];
 }
 
 /**
@@ -27,10 +31,14 @@ export function readInputs(plan: Plan, measurements: Given, settings: Given, wri
   const values = new Map<string, number>();
   const words = new Map<string, number>();
   const problems: InputProblem[] = [];
+  const unknown: InputProblem[] = [];
   const measures = new Map(plan.measures.map((m) => [m.source.key, m]));
   for (const [key, given] of Object.entries(measurements)) {
     const measure = measures.get(key);
-    if (!measure) continue;
+    if (!measure) {
+      if (!measurementByKey(key)) unknown.push({ key, why: unknownText(key, measures.keys()) });
+      continue;
+    }
     take(readMeasure(measure, given, writtenIn), (value) => values.set(key, value), key, problems);
   }
   const knobs = new Map(plan.settings.map((s) => [s.source.key, s]));
@@ -45,7 +53,13 @@ export function readInputs(plan: Plan, measurements: Given, settings: Given, wri
     } else if (choice) take(readChoice(choice, given), (value) => words.set(key, value), key, problems);
     else problems.push({ key, why: `This system has no setting or choice called ${key}.` });
   }
-  return { values, words, problems };
+  return { values, words, problems, unknown };
+}
+
+/** A body is given with all that was measured on it; a key that is none of a body's measurements is a slip of the pen. */
+function unknownText(key: string, asked: Iterable<string>): string {
+  const near = suggest(key, asked);
+  return `This system asks for no “${key}”.${near ? ` Did you mean ${near}?` : ""}`;
 }
 
 function take(read: number | string, keep: (value: number) => void, key: string, problems: InputProblem[]): void {
@@ -54,8 +68,8 @@ function take(read: number | string, keep: (value: number) => void, key: string,
 }
 
 function readMeasure(measure: PlannedMeasure, given: string | number, unit: HomeUnit): number | string {
-  if (measure.source.kind === "number") return readNumber(given);
-  return readLength(given, unit);
+  const value = measure.source.kind === "number" ? readNumber(given) : readLength(given, unit);
+  return typeof value === "number" && value <= 0 ? `“${given}” is no measurement: a body measures more than nothing.` : value;
 }
 
 /** Longer than anything a garment is cut from (mm): beyond it no figure of a draft means anything. */

@@ -13,7 +13,7 @@ import { pointText } from "../verb/form.js";
 import { VERBS } from "../verb/index.js";
 import { stepName } from "../plan/step-name.js";
 import { DraftError } from "../verb/draft-error.js";
-import { type Given, type InputProblem, type Inputs, rangeText, readInputs } from "./inputs.js";
+import { type Given, type Inputs, rangeText, readInputs } from "./inputs.js";
 import { MissingPart } from "../plan/missing.js";
 import type { Plan, PlannedMeasure, PlannedSetting, PlannedShaping, PlannedStep } from "../plan/plan.js";
 
@@ -69,7 +69,7 @@ export function run(plan: Plan, measurements: Given, settings: Given = {}, writt
   const made = carryOut(plan, frame);
   const checks = runChecks(plan, frame, made.pieces);
   const { title, unit } = plan.system;
-  return { title, unit, inputs, frame, missing, ...made, checks, warnings: warningsOf(plan, frame, inputs.problems, made) };
+  return { title, unit, inputs, frame, missing, ...made, checks, warnings: warningsOf(plan, frame, inputs, made) };
 }
 
 type Made = Pick<Run, "outcomes" | "drafted" | "shapings" | "pieces">;
@@ -250,9 +250,9 @@ function absence(what: string, plan: Plan, before: readonly StepOutcome[]): stri
   return outcome?.status === "skipped" ? `which is left out: ${outcome.why.replace(/\.$/, "").toLowerCase()}` : "which could not be drawn";
 }
 
-function warningsOf(plan: Plan, frame: Frame, problems: readonly InputProblem[], made: Made): Warning[] {
+function warningsOf(plan: Plan, frame: Frame, inputs: Inputs, made: Made): Warning[] {
   const { unit } = plan.system;
-  const warnings: Warning[] = problems.map((p) => ({ key: p.key, text: p.why }));
+  const warnings: Warning[] = [...inputs.problems, ...inputs.unknown].map((p) => ({ key: p.key, text: p.why }));
   const outside = (value: number, from: number, to: number): boolean => value < from - 1e-6 || value > to + 1e-6;
   for (const m of plan.measures) {
     const value = frame.slots[m.slot] as number;

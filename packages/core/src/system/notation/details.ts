@@ -14,6 +14,9 @@ interface DetailRule {
   readonly apply: (statement: Loose, detail: Loose) => string | Refusal;
 }
 
+/** What a part of a detail is known by when it is all of an item: the item's own name. */
+export const ALL = "=";
+
 /** Appends to a list of the statement; gives the name of the new item. */
 const append = (statement: Loose, key: string, item: unknown): string => {
   const list = (statement[key] ??= []) as unknown[];
@@ -32,11 +35,11 @@ const STEPS = ["point", "path", "value", "shape", "evenly"];
 const CHECKS = ["check", "passes"];
 const PIECES = ["piece", "pieceFrom", "amend"];
 
-const notes = (name: string): DetailRule => ({ under: STEPS, apply: (s, d) => append(s, name, d["text"]) });
-const set = (under: readonly string[], name: string, from: string): DetailRule => ({
+const notes = (name: string): DetailRule => ({ under: STEPS, apply: (s, d) => ALL + append(s, name, d["text"]) });
+const set = (under: readonly string[], name: string): DetailRule => ({
   under,
   apply: (s, d) => {
-    s[name] = d[from];
+    s[name] = d[name];
     return "";
   },
 });
@@ -63,20 +66,20 @@ const RULES: Record<string, DetailRule> = {
   why: notes("why"),
   watch: notes("watch"),
   caution: notes("caution"),
-  cause: set(CHECKS, "cause", "text"),
-  when: set([...STEPS, ...PIECES, ...CHECKS, "measure", "closes", "leaveOut"], "when", "formula"),
-  iso: set(["measure"], "iso", "term"),
+  cause: set(CHECKS, "cause"),
+  when: set([...STEPS, ...PIECES, ...CHECKS, "measure", "closes", "leaveOut"], "when"),
+  iso: set(["measure"], "iso"),
   checkOnly: flag(["measure"], "checkOnly"),
-  fallback: set(["measure"], "fallback", "formula"),
+  fallback: set(["measure"], "fallback"),
   edge: list(["piece", "amend"], "edges"),
   grain: {
     under: PIECES,
     apply: (s, d) => {
       if (s["grain"] !== undefined)
         return { why: "This piece has a grain already.", fix: "A piece has one grain: leave one of the two lines away." };
-      s["grain"] = d["line"];
-      if (d["turned"] !== undefined) s["grainTurned"] = d["turned"];
-      return "grain";
+      s["grain"] = d["grain"];
+      if (d["grainTurned"] !== undefined) s["grainTurned"] = d["grainTurned"];
+      return "";
     },
   },
   notch: list(PIECES, "notches"),
@@ -89,13 +92,13 @@ const RULES: Record<string, DetailRule> = {
     },
   },
   level: list(PIECES, "levels"),
-  note: { under: PIECES, apply: (s, d) => append(s, "notes", d["text"]) },
+  note: { under: PIECES, apply: (s, d) => ALL + append(s, "notes", d["text"]) },
   pleat: list(["pieceFrom", "amend"], "pleats"),
   allow: list(["pieceFrom", "amend"], "allowances"),
-  at: set(CHECKS, "at", "at"),
+  at: set(CHECKS, "at"),
   lookOnly: flag(CHECKS, "lookOnly"),
   shift: list(["grade"], "shifts"),
-  dart: { under: PIECES, apply: (s, d) => append(s, "darts", d["key"]) },
+  dart: { under: PIECES, apply: (s, d) => ALL + append(s, "darts", d["key"]) },
   inside: list(PIECES, "inside"),
   option: list(["choose"], "options"),
 };

@@ -4,7 +4,7 @@ import { type Form, type Matched, matchForm } from "../../verb/form.js";
 import { SHAPING_FORMS } from "../shaping-forms.js";
 import type { Statement } from "../model.js";
 import type { Block, NotationLine } from "./blocks.js";
-import { applyDetail } from "./details.js";
+import { ALL, applyDetail } from "./details.js";
 import { ruleInstead } from "./instead.js";
 import type { NotationProblem } from "./problem.js";
 import { refuseStatement } from "./refuse.js";
@@ -43,6 +43,13 @@ export function readBlock(block: Block, lines: readonly (Parsed | null)[]): Read
   };
 }
 
+/** True when a sentence is begun in quotation marks and never ended. */
+const opensOnly = (text: string): boolean => (text.match(/"/g)?.length ?? 0) % 2 === 1;
+
+/** What a part of a detail is called in its statement, where the detail is known as `known`. */
+const partName = (known: string, part: string): string =>
+  known === "" ? part : known.startsWith(ALL) ? known.slice(ALL.length) : `${known}.${part}`;
+
 class BlockReader {
   readonly parts: Record<string, PartPlace> = {};
   readonly problems: BlockProblem[] = [];
@@ -53,6 +60,10 @@ class BlockReader {
   statement(head: NotationLine, lines: readonly (Parsed | null)[]): ReadBlock["statement"] {
     const [parsed] = lines;
     if (!parsed) this.unread(head, "Statement");
+    if (parsed && opensOnly(head.text)) {
+      this.unread(head, "Statement");
+      return this.kept(head);
+    }
     const statement = parsed ? (this.plain(parsed, head, "") as Loose) : undefined;
     if (!parsed || !statement || !this.fits(statement, parsed, head) || !this.accepts(statement, head)) return this.kept(head);
     const first = statement["firstDetail"] as Loose | undefined;
@@ -94,10 +105,10 @@ class BlockReader {
     for (const name of mine) {
       const place = this.parts[name] as PartPlace;
       Reflect.deleteProperty(this.parts, name);
-      if (typeof known === "string")
-        this.parts[`${known}${known === "" ? "" : "."}${name.slice(prefix.length).replace(/^\./, "")}`] = place;
+      if (typeof known === "string") this.parts[partName(known, name.slice(prefix.length).replace(/^\./, ""))] = place;
     }
-    if (typeof known === "string" && known !== "") this.parts[known] ??= [line.row, line.column, line.text.length];
+    if (typeof known === "string" && known !== "" && !known.startsWith(ALL))
+      this.parts[known] ??= [line.row, line.column, line.text.length];
   }
 
   /** Finds the form that the rest of a step or shaping has; false when it has none. */

@@ -22,9 +22,10 @@ export function tidyLine(raw: string): TidyLine {
   for (let i = 0; i < raw.length; i++) {
     const c = raw[i] as string;
     if (quoted) {
-      const closes = CLOSING.has(c) && !(isInch(raw, i) && leavesOpen(raw, i + 1));
+      const inch = isInch(raw, i) && leavesOpen(raw, i + 1);
+      const closes = CLOSING.has(c) && !inch;
       quoted = !closes;
-      out += closes ? '"' : c;
+      out += closes ? '"' : inch ? "″" : c;
       continue;
     }
     if (c === "#" && beginsComment(raw, i)) return { text: out.trimEnd(), comment: raw.slice(i + 1).trim() };
