@@ -55,9 +55,9 @@ test("the shaping of the pieces is stepped through, and a dart is seen to close"
   const shaping = page.getByRole("region", { name: "Shaping the pieces" });
   await expect(shaping.getByRole("button")).toHaveCount(4);
   await shaping.getByRole("button", { name: /Close the side dart/ }).click();
-  await expect(page.locator("g.dart")).toHaveCount(0);
+  await expect(page.locator("path.fold:not(.of-piece)")).toHaveCount(0);
   await shaping.getByRole("slider", { name: /Watch it/ }).fill("0.5");
-  await expect(page.locator("g.dart")).toHaveCount(1);
+  await expect(page.locator("path.fold:not(.of-piece)")).toHaveCount(1);
   await expect(page.locator("path.ghost")).toHaveCount(1);
   await sound(page, "shaping");
   await page.keyboard.press("Escape");

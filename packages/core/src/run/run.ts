@@ -107,12 +107,7 @@ function carryOut(plan: Plan, frame: Frame): Made {
       const result = shapeOnce(planned, act.index, frame, late, absent);
       shapings.push(result);
       pieces = result.after;
-      if (result.outcome.status === "done")
-        edgesAsShaped(
-          plan,
-          frame,
-          pieces.filter((p) => !late.includes(p)),
-        );
+      if (result.outcome.status === "done") edgesAsShaped(plan, frame, late, pieces);
       else if (result.outcome.status === "failed") for (const name of madeBy(planned)) lost.set(name, "which could not be made");
     }
   }
@@ -151,15 +146,21 @@ function noteCutEdges({ scope }: Plan, frame: Frame, pieces: readonly PieceResul
     }
 }
 
-/** Checks measure the edges of the pieces as they are cut. */
-function edgesAsShaped(plan: Plan, frame: Frame, pieces: readonly PieceResult[]): void {
-  for (const piece of pieces) {
+/** Checks measure the edges of the pieces as they are cut; an edge that a piece has no longer is not on the draft any more. */
+function edgesAsShaped(plan: Plan, frame: Frame, before: readonly PieceResult[], after: readonly PieceResult[]): void {
+  const { paths, cutEdges } = plan.scope;
+  const changed = after.filter((p) => !before.includes(p));
+  for (const piece of changed) {
+    const old = before.find((p) => p.key === piece.key);
+    for (const { name } of old?.edges ?? [])
+      if (!piece.edges.some((e) => e.name === name))
+        for (const index of [paths.get(name), cutEdges.get(name)]) if (index !== undefined) frame.paths[index] = undefined;
     for (const edge of piece.edges) {
-      const index = plan.scope.paths.get(edge.name);
+      const index = paths.get(edge.name);
       if (index !== undefined) frame.paths[index] = edge.sewn;
     }
   }
-  noteCutEdges(plan, frame, pieces);
+  noteCutEdges(plan, frame, changed);
 }
 
 /** Puts measurements, settings and choices into their slots; returns the measurements still needed. */

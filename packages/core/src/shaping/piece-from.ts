@@ -1,5 +1,6 @@
 import type { Evaluate } from "../formula/scope.js";
 import { straightCubic } from "../geometry/cubic.js";
+import { flatten } from "../geometry/flatten.js";
 import { locate } from "../geometry/locate.js";
 import { crossPaths } from "../geometry/meet-paths.js";
 import { offsetPath } from "../geometry/offset-path.js";
@@ -19,6 +20,7 @@ import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { changed, indexOf, type PieceChanges } from "./amend.js";
+import { lies } from "./contents.js";
 import { pieceOf } from "./find.js";
 import { partOf } from "./part-of.js";
 import type { Shape } from "./shaping.js";
@@ -70,6 +72,8 @@ function stripOf(piece: PieceResult, roles: readonly string[], mm: number, key: 
   if (!end || !start || end.passed + start.passed >= others.length)
     throw new DraftError("The strip is wider than the piece has room for.", "Make it narrower, or let it run along more edges.");
   const line = cutBetween(inner, start, end);
+  if (!flatten(line).every((p) => lies(p, piece.net)))
+    throw new DraftError("The strip is wider than the piece has room for.", "Make it narrower, or let it run along more edges.");
   const [last, before] = [others[end.passed] as EdgeParts, others[others.length - 1 - start.passed] as EdgeParts];
   const edges: EdgeParts[] = [
     ...along,
