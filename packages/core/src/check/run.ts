@@ -3,7 +3,7 @@ import { FormulaError } from "../formula/error.js";
 import type { Frame } from "../formula/scope.js";
 import type { PieceResult } from "../piece/piece.js";
 import { BUILTIN_CHECKS } from "./builtin/index.js";
-import { type CheckResult, type CheckStatus, PLAIN_CHECK } from "./result.js";
+import { type CheckResult, type CheckStatus, makeCheck } from "./result.js";
 
 /** "Exact" means to a hundredth of a millimetre: what the arithmetic of a draft leaves. */
 const EXACT_MM = 0.01;
@@ -38,8 +38,7 @@ function judge(check: PlannedCheck, frame: Frame): CheckResult | undefined {
   const exact = kind === "length" ? EXACT_MM : EXACT_PLAIN;
   const tolerance = source.test === "equals" ? (check.within?.run(frame) ?? exact) : 0;
   if (!Number.isFinite(got + expected + tolerance + (upper ?? 0))) return undefined;
-  return {
-    ...PLAIN_CHECK,
+  return makeCheck({
     id: `asked ${statement}`,
     statement,
     name: source.title,
@@ -53,7 +52,7 @@ function judge(check: PlannedCheck, frame: Frame): CheckResult | undefined {
     board: check.at?.board,
     edges: check.edges,
     cause: source.cause,
-  };
+  });
 }
 
 interface Figures {

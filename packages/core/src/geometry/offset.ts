@@ -19,12 +19,13 @@ const LONGEST_MITRE = 4;
  * The cutting line round a ring of edges given clockwise on the paper: each edge moved outward by its own allowance,
  * neighbours met in true corners. A mitre longer than four times the larger allowance, or one that would cut off more than
  * the stretch it ends, as where unlike allowances meet on a smooth edge, is cut square. Where an allowance is wider than
- * the hollow it lies in, the line runs round what the allowances cover together, without loops.
+ * the hollow it lies in, the line runs round what the allowances cover together, without loops: it is then `covered`.
  */
-export function offsetRing(edges: readonly OffsetEdge[]): Point[] {
+export function offsetRing(edges: readonly OffsetEdge[]): { readonly ring: Point[]; readonly covered: boolean } {
   const clean = edges.map((edge) => ({ ...edge, places: dropRepeats(edge.places) }));
   const { ring, sound } = joined(clean, bisected);
-  return sound && !selfCrossing(ring, TOUCHING) ? ring : coveredRing(joined(clean, withNetCorners).ring);
+  if (sound && !selfCrossing(ring, TOUCHING)) return { ring, covered: false };
+  return { ring: coveredRing(joined(clean, withNetCorners).ring), covered: true };
 }
 
 /** A run of corner points moved outward; not sound when a stretch of it has come to run backward. */

@@ -102,6 +102,24 @@ function sidesCross(ring: readonly Point[], i: number, j: number, slack: number)
   return meetStretches(a, b, c, d, slack);
 }
 
+/** How far (mm) a place lies from a ring of corner points. */
+export function distanceToRing(p: Point, ring: readonly Point[]): number {
+  let least = Infinity;
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+    const a = ring[j] as Point;
+    const b = ring[i] as Point;
+    const dx = b.x - a.x;
+    const dy = b.y - a.y;
+    const squared = dx * dx + dy * dy;
+    const t = squared === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / squared));
+    const x = p.x - a.x - dx * t;
+    const y = p.y - a.y - dy * t;
+    const off = x * x + y * y;
+    if (off < least) least = off;
+  }
+  return Math.sqrt(least);
+}
+
 /** True when `p` lies inside the ring (even–odd); a place on the ring may go either way. */
 export function insideRing(p: Point, ring: readonly Point[]): boolean {
   let inside = false;

@@ -9,7 +9,7 @@ import type { Notch, PieceEdge, PieceResult } from "./piece.js";
 export type EdgeParts = Pick<PieceEdge, "role" | "path" | "sewn" | "allowance" | "finish" | "pointed" | "corner">;
 
 /** What a piece is made of. The rest of it follows from this. */
-export type PieceParts = Omit<PieceResult, "edges" | "net" | "cutting" | "area" | "gap" | "notches"> & {
+export type PieceParts = Omit<PieceResult, "edges" | "net" | "cutting" | "covered" | "area" | "gap" | "notches"> & {
   readonly edges: readonly EdgeParts[];
   readonly notches: readonly Pick<Notch, "id" | "at" | "ticks">[];
 };
@@ -20,6 +20,7 @@ export function assemble(parts: PieceParts): PieceResult {
   const area = signedPathArea(joinPaths(edges.map((e) => e.path)));
   const finished = (area > 0 ? edges : edges.map(backwards).reverse()).map((edge) => finish(key, edge));
   const net = ringOf(finished);
+  const cut = finished.some((e) => e.allowance > 0) ? offsetRing(finished.map(offsetEdge)) : { ring: net, covered: false };
   // Written out: a draft puts its pieces together at every move of a slider, and copying what is left of an object is slow.
   return {
     key,
@@ -30,7 +31,8 @@ export function assemble(parts: PieceParts): PieceResult {
     mirrored: parts.mirrored,
     edges: finished,
     net,
-    cutting: finished.some((e) => e.allowance > 0) ? offsetRing(finished.map(offsetEdge)) : net,
+    cutting: cut.ring,
+    covered: cut.covered,
     area: Math.abs(area),
     grain: parts.grain,
     levels: parts.levels,
@@ -81,7 +83,7 @@ function notchAt({ id, at, ticks }: Pick<Notch, "id" | "at" | "ticks">, ring: re
     const length = Math.sqrt(squared);
     outward = { x: dy / length, y: -dx / length };
   }
-  return { id, at, outward, ticks };
+  return { id, at, outward, ticks, off: Math.sqrt(least) };
 }
 
 function largestGap(edges: readonly PieceEdge[]): PieceResult["gap"] {

@@ -1,12 +1,11 @@
 import type { Frame } from "../formula/scope.js";
 import { mapPath, type Path, pathLength, placeAlong } from "../geometry/path.js";
 import { type Point, turn } from "../geometry/point.js";
-import { locate } from "../geometry/locate.js";
 import type { PieceParts } from "./assemble.js";
 import type { PlannedDart, PlannedDrawing, PlannedMark, PlannedNotch } from "./blueprint.js";
 import { dartResult } from "./dart-result.js";
 import { edgePath } from "./edge-path.js";
-import type { PieceMark } from "./piece.js";
+import type { Notch, PieceMark } from "./piece.js";
 
 /** The piece that is drawn on: its edges, and how places of the board come to lie on it. */
 export interface DrawnPiece {
@@ -91,15 +90,8 @@ function notchAt(
 }
 
 /** What is said of notches that do not lie on the outline of their piece. */
-export function notchesOff(
-  notches: readonly { readonly id: string; readonly at: Point }[],
-  edges: readonly { readonly path: Path }[],
-): string[] {
-  return notches.flatMap(({ id, at }) => {
-    const off = Math.min(...edges.map(({ path }) => locate(path, at).off));
-    return off > OFF_MM ? [`The notch at ${id} stands ${(off / 10).toFixed(1)} cm off the outline.`] : [];
-  });
-}
+export const notchesOff = (notches: readonly Notch[]): string[] =>
+  notches.flatMap(({ id, off }) => (off > OFF_MM ? [`The notch at ${id} stands ${(off / 10).toFixed(1)} cm off the outline.`] : []));
 
 function marksOf(m: PlannedMark, frame: Frame, place: (index: number) => Point | undefined): PieceMark[] {
   const length = m.length?.run(frame);

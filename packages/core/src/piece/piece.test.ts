@@ -40,8 +40,8 @@ describe("a piece taken off the board", () => {
 
   it("has notches that point outward, level lines and a grain", () => {
     expect(box?.notches).toEqual([
-      { id: "A4", at: { x: 100, y: 100 }, outward: { x: 1, y: -0 }, ticks: 1 },
-      { id: "A3", at: { x: 100, y: 200 }, outward: { x: 1, y: -0 }, ticks: 2 },
+      { id: "A4", at: { x: 100, y: 100 }, outward: { x: 1, y: -0 }, ticks: 1, off: 0 },
+      { id: "A3", at: { x: 100, y: 200 }, outward: { x: 1, y: -0 }, ticks: 2, off: 0 },
     ]);
     expect(box?.levels).toEqual([{ label: "Middle", a: { x: 100, y: 100 }, b: { x: 0, y: 200 } }]);
     expect(box?.grain).toEqual([

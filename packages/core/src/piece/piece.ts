@@ -27,6 +27,8 @@ export interface Notch {
   readonly at: Point;
   readonly outward: Point;
   readonly ticks: number;
+  /** How far (mm) it stands off the outline. */
+  readonly off: number;
 }
 
 /** A button, a buttonhole or a hole to drill: where, and for a buttonhole how long it is (mm) and which way it lies, its middle on the point. */
@@ -51,6 +53,8 @@ export interface PieceResult {
   readonly net: readonly Point[];
   /** The cutting line, allowances added. The same as the net line when there are none. */
   readonly cutting: readonly Point[];
+  /** The cutting line runs round what allowances wider than their hollows cover together. */
+  readonly covered: boolean;
   readonly area: number;
   readonly grain: readonly [Point, Point] | undefined;
   readonly levels: readonly { readonly label: string; readonly a: Point; readonly b: Point }[];

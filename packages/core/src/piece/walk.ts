@@ -105,6 +105,8 @@ interface Travelled extends PlacedEdge {
   readonly reversed: boolean;
 }
 
+const travelled = ({ piece, edge, before, after }: PlacedEdge, reversed: boolean): Travelled => ({ piece, edge, before, after, reversed });
+
 function cornerOf({ piece, edge, before, after, reversed }: Travelled, atStart: boolean): SeamEnd["first"] {
   return atStart !== reversed ? { piece, before, after: edge, neighbour: before } : { piece, before: edge, after, neighbour: after };
 }
@@ -134,14 +136,21 @@ function sidesOf(
   return { first: a, second: runsOpposite(a, b, follows) ? backwards(b) : b };
 }
 
-const backwards = (way: readonly Travelled[]): Travelled[] => way.map((t) => ({ ...t, reversed: !t.reversed })).reverse();
+const backwards = (way: readonly Travelled[]): Travelled[] => way.map((t) => travelled(t, !t.reversed)).reverse();
 
 /** Whether one edge carries on another over a seam: they are sewn to each other, or are of one role. */
 type Follows = (a: PieceEdge, b: PieceEdge) => number;
 
+const known = new WeakMap<readonly SewnEdges[], Follows>();
+
+/** Worked out once for the seams of a plan. */
 function followers(sews: readonly SewnEdges[]): Follows {
+  const made = known.get(sews);
+  if (made) return made;
   const pairs = new Set(sews.flatMap((s) => s.first.flatMap((a) => s.second.flatMap((b) => [`${a} ${b}`, `${b} ${a}`]))));
-  return (a, b) => (pairs.has(`${a.name} ${b.name}`) ? 2 : a.role === b.role ? 1 : 0);
+  const follows: Follows = (a, b) => (pairs.has(`${a.name} ${b.name}`) ? 2 : a.role === b.role ? 1 : 0);
+  known.set(sews, follows);
+  return follows;
 }
 
 const leading = (t: Travelled): PieceEdge => (t.reversed ? t.after : t.before);
@@ -149,9 +158,11 @@ const trailing = (t: Travelled): PieceEdge => (t.reversed ? t.before : t.after);
 
 /** Edges one after the other, each travelled so that it goes over into the next where their neighbours are sewn to each other. */
 function inOrder(edges: readonly PlacedEdge[], follows: Follows): Travelled[] {
+  const [only] = edges;
+  if (edges.length === 1 && only) return [travelled(only, false)];
   let best: { way: Travelled[]; score: number } | undefined;
   for (let flags = 0; flags < 2 ** edges.length; flags++) {
-    const way = edges.map((e, i): Travelled => ({ ...e, reversed: (flags & (1 << i)) !== 0 }));
+    const way = edges.map((e, i) => travelled(e, (flags & (1 << i)) !== 0));
     const score = way.slice(1).reduce((sum, t, i) => sum + follows(trailing(way[i] as Travelled), leading(t)), 0);
     if (!best || score > best.score) best = { way, score };
   }

@@ -273,27 +273,33 @@ function warningsOf(plan: Plan, frame: Frame, inputs: Inputs, made: Made): Warni
     if (outcome.status === "drawn" && outcome.doubt !== undefined)
       warnings.push({ step, text: `${stepName(plan.steps[step] as PlannedStep)}: ${outcome.doubt}` });
   });
-  for (const piece of made.pieces)
-    for (const text of [...piece.doubts, ...notchesOff(piece.notches, piece.edges)])
-      warnings.push({ piece: piece.key, text: `${piece.title}: ${text}` });
+  for (const { key, title, doubts, notches } of made.pieces)
+    for (const text of [...doubts, ...notchesOff(notches)]) warnings.push({ piece: key, text: `${title}: ${text}` });
   return [...warnings, ...edgesMissing(plan, made.pieces)];
 }
 
-/** Edges that are sewn or checked, but that their piece does not have on this draft. */
-function edgesMissing(plan: Plan, pieces: readonly PieceResult[]): Warning[] {
-  const named = new Set([
+const edgesNamed = new WeakMap<Plan, readonly { readonly name: string; readonly piece: string }[]>();
+
+/** The edges that a plan sews or checks, by their names; the same for every body. */
+function edgesOf(plan: Plan): readonly { readonly name: string; readonly piece: string }[] {
+  const known = edgesNamed.get(plan);
+  if (known) return known;
+  const names = new Set([
     ...plan.sews.flatMap((s) => [...s.first, ...s.second]),
     ...plan.checks.flatMap((c) => c.edges),
     ...plan.passes.flatMap((p) => p.edges),
   ]);
-  return [...named].flatMap((name) => {
-    const piece = pieces.find((p) => name.startsWith(`${p.key}.`));
+  const made = [...names].map((name) => ({ name, piece: name.slice(0, name.indexOf(".")) }));
+  edgesNamed.set(plan, made);
+  return made;
+}
+
+/** Edges that are sewn or checked, but that their piece does not have on this draft. */
+function edgesMissing(plan: Plan, pieces: readonly PieceResult[]): Warning[] {
+  return edgesOf(plan).flatMap(({ name, piece: key }) => {
+    const piece = pieces.find((p) => p.key === key);
     if (!piece || piece.edges.some((e) => e.name === name)) return [];
-    return [
-      {
-        piece: piece.key,
-        text: `${name} is sewn or checked, but ${piece.title} has no such edge. It has: ${piece.edges.map((e) => e.role).join(", ")}.`,
-      },
-    ];
+    const has = piece.edges.map((e) => e.role).join(", ");
+    return [{ piece: key, text: `${name} is sewn or checked, but ${piece.title} has no such edge. It has: ${has}.` }];
   });
 }

@@ -50,6 +50,9 @@ export const pieceFrom =
     return [...pieces, changed(named, made, frame)];
   };
 
+/** An inner edge shorter than this (mm) is none: the strip takes all of the piece. */
+const LEAST_MM = 1;
+
 /** A strip so wide (mm) along neighbouring edges: its inner edge lies beside them, its ends are what the neighbours have of it. */
 function stripOf(piece: PieceResult, roles: readonly string[], mm: number, key: string): PieceResult {
   if (!(mm > 0)) throw new DraftError("A strip has a width above nothing.", "Check what its width is worked out from.");
@@ -72,7 +75,7 @@ function stripOf(piece: PieceResult, roles: readonly string[], mm: number, key: 
   if (!end || !start || end.passed + start.passed >= others.length)
     throw new DraftError("The strip is wider than the piece has room for.", "Make it narrower, or let it run along more edges.");
   const line = cutBetween(inner, start, end);
-  if (!flatten(line).every((p) => lies(p, piece.net)))
+  if (pathLength(line) < LEAST_MM || !flatten(line).every((p) => lies(p, piece.net)))
     throw new DraftError("The strip is wider than the piece has room for.", "Make it narrower, or let it run along more edges.");
   const [last, before] = [others[end.passed] as EdgeParts, others[others.length - 1 - start.passed] as EdgeParts];
   const edges: EdgeParts[] = [

@@ -2,7 +2,7 @@ import type { PlannedDart } from "../../piece/blueprint.js";
 import type { Frame } from "../../formula/scope.js";
 import { type Dart, dartOf, foldOf, intakeOf } from "../../geometry/dart.js";
 import { between, distance } from "../../geometry/point.js";
-import { type CheckResult, PLAIN_CHECK } from "../result.js";
+import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
 // Common practice, no source: legs agree within an eighth of an inch, and a dart is at most a third as wide as it is long.
@@ -21,8 +21,10 @@ function legs(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult {
   const tolerance = planned.within?.run(frame) ?? LEGS_MM;
   const pairs = dart.tips.map((tip) => [distance(tip, dart.a), distance(tip, dart.b)] as const);
   const [got, expected] = pairs.sort(([a, b], [c, d]) => Math.abs(c - d) - Math.abs(a - b))[0] as readonly [number, number];
-  return {
-    ...about(planned, dart),
+  return makeCheck({
+    kind: "length",
+    at: dart.tips[0],
+    board: planned.board,
     id: `legs-equal ${planned.key}`,
     name: `${planned.label}: legs equal`,
     status: Math.abs(got - expected) <= tolerance + 1e-6 ? "pass" : "fail",
@@ -30,15 +32,17 @@ function legs(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult {
     expected,
     tolerance,
     cause: "The middle of the mouth does not stand square under the point: the legs are sewn to each other.",
-  };
+  });
 }
 
 function slender(planned: PlannedDart, dart: Dart): CheckResult {
   const [mouth] = dart.tips.length === 1 ? foldOf(dart) : [between(dart.a, dart.b, 0.5)];
   const length = Math.min(...dart.tips.map((tip) => distance(tip, mouth)));
   const most = length * WIDEST_SHARE;
-  return {
-    ...about(planned, dart),
+  return makeCheck({
+    kind: "length",
+    at: dart.tips[0],
+    board: planned.board,
     id: `dart-slender ${planned.key}`,
     relation: "at most",
     name: `${planned.label}: no wider than a third of its length`,
@@ -46,7 +50,7 @@ function slender(planned: PlannedDart, dart: Dart): CheckResult {
     got: intakeOf(dart),
     expected: most,
     cause: "A short wide dart stands up in a cone. Divide it between two darts, or let part of it go into a seam.",
-  };
+  });
 }
 
 function shortOf(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult[] {
@@ -57,8 +61,10 @@ function shortOf(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult[] 
   const length = distance(mouth, tip);
   const reach = ((point.x - mouth.x) * (tip.x - mouth.x) + (point.y - mouth.y) * (tip.y - mouth.y)) / (length || 1);
   return [
-    {
-      ...about(planned, dart),
+    makeCheck({
+      kind: "length",
+      at: dart.tips[0],
+      board: planned.board,
       id: `dart-short ${planned.key}`,
       relation: "at most",
       name: `${planned.label}: stops short of the bust point`,
@@ -66,10 +72,6 @@ function shortOf(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult[] 
       got: length,
       expected: reach,
       cause: "Sewn up to the bust point or past it, a dart makes a spike.",
-    },
+    }),
   ];
-}
-
-function about(planned: PlannedDart, dart: Dart): Omit<CheckResult, "id" | "name" | "status" | "got" | "expected"> {
-  return { ...PLAIN_CHECK, kind: "length", at: dart.tips[0], board: planned.board };
 }

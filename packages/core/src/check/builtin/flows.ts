@@ -1,7 +1,7 @@
 import { type Cubic, cubicHeading } from "../../geometry/cubic.js";
 import { turnOf } from "../../geometry/point.js";
 import { type PieceEdge, type PieceResult, roleText } from "../../piece/piece.js";
-import { type CheckResult, PLAIN_CHECK } from "../result.js";
+import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
 // Common practice, no source: the eye sees a corner of more than about three degrees in a curve.
@@ -22,8 +22,7 @@ function sharpest(piece: PieceResult, edge: PieceEdge): CheckResult[] {
   }
   if (!worst) return [];
   return [
-    {
-      ...PLAIN_CHECK,
+    makeCheck({
       id: `flows ${edge.name}`,
       onPiece: true,
       name: `${piece.title}: ${roleText(edge)} flows without a corner`,
@@ -36,6 +35,6 @@ function sharpest(piece: PieceResult, edge: PieceEdge): CheckResult[] {
       board: piece.board,
       edges: [edge.name],
       cause: "Two curves meet there at an angle: give them one direction at the point they share, or draw them as one curve.",
-    },
+    }),
   ];
 }

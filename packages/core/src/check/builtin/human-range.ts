@@ -1,6 +1,6 @@
 import { boundsOf } from "../../geometry/bounds.js";
 import type { PieceEdge, PieceResult } from "../../piece/piece.js";
-import { type CheckResult, PLAIN_CHECK } from "../result.js";
+import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 import { type NeckEdge, neckLength, necksOf, neckText } from "./neck.js";
 
@@ -42,8 +42,7 @@ function inRange(
   got: number,
   range: { from: number; to: number; what: string; cause: string },
 ): CheckResult {
-  return {
-    ...PLAIN_CHECK,
+  return makeCheck({
     id: `human-range ${edge.name}`,
     relation: "between",
     name: `${piece.title}: ${range.what} within human range`,
@@ -54,15 +53,14 @@ function inRange(
     board: piece.board,
     edges: [edge.name],
     cause: range.cause,
-  };
+  });
 }
 
 function neckRound(necks: readonly NeckEdge[]): CheckResult[] {
   if (necks.length < 2) return [];
   const got = neckLength(necks);
   return [
-    {
-      ...PLAIN_CHECK,
+    makeCheck({
       id: `human-range neck ${necks[0]?.edge.name ?? ""}`,
       relation: "between",
       name: `Neck round ${neckText(necks)} within human range`,
@@ -73,6 +71,6 @@ function neckRound(necks: readonly NeckEdge[]): CheckResult[] {
       board: necks[0]?.piece.board,
       edges: necks.map(({ edge }) => edge.name),
       cause: "Check the neck measurement and what is taken off for width and depth.",
-    },
+    }),
   ];
 }

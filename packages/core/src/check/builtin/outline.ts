@@ -1,14 +1,14 @@
 import type { Point } from "../../geometry/point.js";
-import { selfCrossing } from "../../geometry/ring.js";
+import { distanceToRing, selfCrossing } from "../../geometry/ring.js";
 import type { PieceResult } from "../../piece/piece.js";
-import { type CheckResult, PLAIN_CHECK } from "../result.js";
+import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
 const OPEN_MM = 0.1;
 /** Less than a square centimetre is no piece. */
 const LEAST_AREA_MM2 = 100;
 
-/** Each outline is closed and has an area, and neither it nor its cutting line crosses itself. */
+/** Each outline is closed and has an area, does not cross itself, and is followed by its cutting line. */
 export const outline: BuiltinCheck = ({ pieces }) =>
   pieces.flatMap((piece) => [
     closed(piece),
@@ -20,27 +20,15 @@ export const outline: BuiltinCheck = ({ pieces }) =>
       selfCrossing(piece.net),
       "A width or depth is larger than the room it has: check the measurement that places this corner.",
     ),
-    ...(piece.cutting === piece.net
-      ? []
-      : [
-          simple(
-            piece,
-            "cutting",
-            "cutting line",
-            selfCrossing(piece.cutting),
-            "The allowance is wider than the room it has there: a hollow or a slit narrower than two allowances. Give that edge less.",
-          ),
-        ]),
+    ...(piece.cutting === piece.net ? [] : [followed(piece)]),
   ]);
-
-function about(piece: PieceResult, at: Point | undefined): Omit<CheckResult, "id" | "name" | "status" | "kind" | "got" | "expected"> {
-  return { ...PLAIN_CHECK, at, board: piece.board, onPiece: true };
-}
 
 function closed(piece: PieceResult): CheckResult {
   const holds = piece.gap.mm <= OPEN_MM;
-  return {
-    ...about(piece, holds ? undefined : piece.gap.at),
+  return makeCheck({
+    at: holds ? undefined : piece.gap.at,
+    board: piece.board,
+    onPiece: true,
     id: `closed ${piece.key}`,
     name: `${piece.title}: outline closed`,
     status: holds ? "pass" : "fail",
@@ -49,12 +37,37 @@ function closed(piece: PieceResult): CheckResult {
     expected: 0,
     tolerance: OPEN_MM,
     cause: "Two edges that follow each other do not meet: one of their points was measured from the wrong line.",
-  };
+  });
+}
+
+/** A place of the outline farther from the cutting line than this many of its allowances lies in a slit that the allowances fill. */
+const MOST_ALLOWANCES = 3;
+
+/** The cutting line goes along every edge: where allowances lie over each other in a slit it runs straight across, and the slit would not be cut. */
+function followed(piece: PieceResult): CheckResult {
+  const most = Math.max(...piece.edges.map((e) => e.allowance)) * MOST_ALLOWANCES;
+  const missed = piece.covered ? piece.net.find((p) => distanceToRing(p, piece.cutting) > most) : undefined;
+  return makeCheck({
+    at: missed,
+    board: piece.board,
+    onPiece: true,
+    id: `cutting-follows ${piece.key}`,
+    name: `${piece.title}: cutting line goes along every edge`,
+    status: missed ? "look" : "pass",
+    kind: "number",
+    relation: "holds",
+    got: missed ? 0 : 1,
+    expected: 1,
+    cause:
+      "The allowances lie over each other in a slit narrower than both: the cutting line runs straight across it. Give those edges less, or cut the slit open by hand.",
+  });
 }
 
 function withoutArea(piece: PieceResult): CheckResult {
-  return {
-    ...about(piece, piece.net[0]),
+  return makeCheck({
+    at: piece.net[0],
+    board: piece.board,
+    onPiece: true,
     id: `area ${piece.key}`,
     name: `${piece.title}: has an area`,
     status: "fail",
@@ -63,12 +76,14 @@ function withoutArea(piece: PieceResult): CheckResult {
     got: 0,
     expected: 1,
     cause: "Its edges lie on each other: two of them run the same way, or a point was named twice.",
-  };
+  });
 }
 
 function simple(piece: PieceResult, id: string, what: string, crossing: Point | undefined, cause: string): CheckResult {
-  return {
-    ...about(piece, crossing),
+  return makeCheck({
+    at: crossing,
+    board: piece.board,
+    onPiece: true,
     id: `${id}-crosses ${piece.key}`,
     name: `${piece.title}: ${what} does not cross itself`,
     status: crossing ? "fail" : "pass",
@@ -77,5 +92,5 @@ function simple(piece: PieceResult, id: string, what: string, crossing: Point | 
     got: crossing ? 1 : 0,
     expected: 0,
     cause,
-  };
+  });
 }

@@ -1,7 +1,7 @@
 import type { Plan, PlannedPass } from "../../plan/plan.js";
 import { FormulaError } from "../../formula/error.js";
 import type { Frame } from "../../formula/scope.js";
-import { type CheckResult, PLAIN_CHECK } from "../result.js";
+import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 import { type NeckEdge, neckLength, necksOf, neckText } from "./neck.js";
 
@@ -26,8 +26,10 @@ function saidSo({ statement, source, when, garment, body, edges, at }: PlannedPa
     const got = garment.run(frame) * gives;
     const expected = body.run(frame);
     if (!Number.isFinite(got + expected)) return undefined;
-    return {
-      ...result(`asked ${statement}`, source.title, got, expected, source.lookOnly ? "look" : "fail"),
+    return makeCheck({
+      ...figures(got, expected, source.lookOnly ? "look" : "fail"),
+      id: `asked ${statement}`,
+      name: source.title,
       statement,
       at: at && frame.points[at.point],
       board: at?.board,
@@ -35,7 +37,7 @@ function saidSo({ statement, source, when, garment, body, edges, at }: PlannedPa
       cause:
         source.cause ??
         "Stretched as far as the cloth gives it is still smaller than what must go through it: widen it, or give it an opening.",
-    };
+    });
   } catch (error) {
     if (error instanceof FormulaError) return undefined;
     throw error;
@@ -50,24 +52,24 @@ function neckOverHead(plan: Plan, frame: Frame, necks: readonly NeckEdge[], give
   const head = Number.isFinite(measured) ? measured : plan.system.garment === "child" ? HEAD_MM.child : HEAD_MM.adult;
   const got = neckLength(necks) * gives;
   return [
-    {
-      ...result(`over-the-head ${necks[0]?.edge.name ?? ""}`, `Neck of ${neckText(necks)} passes over the head`, got, head, "look"),
+    makeCheck({
+      ...figures(got, head, "look"),
+      id: `over-the-head ${necks[0]?.edge.name ?? ""}`,
+      name: `Neck of ${neckText(necks)} passes over the head`,
       board: necks[0]?.piece.board,
       edges: necks.map(({ edge }) => edge.name),
       cause: "Both centres lie on the fold, so nothing opens: widen or deepen the neck, or give it a slit, a stand or a zip.",
-    },
+    }),
   ];
 }
 
-function result(id: string, name: string, got: number, expected: number, miss: "look" | "fail"): CheckResult {
-  return {
-    ...PLAIN_CHECK,
-    id,
-    name,
-    relation: "at least",
-    status: got >= expected - EXACT_MM ? "pass" : miss,
-    kind: "length",
-    got,
-    expected,
-  };
-}
+type Figures = Pick<CheckResult, "relation" | "status" | "kind" | "got" | "expected">;
+
+/** The figures of a passing: at least as much as must go through. */
+const figures = (got: number, expected: number, miss: "look" | "fail"): Figures => ({
+  relation: "at least",
+  status: got >= expected - EXACT_MM ? "pass" : miss,
+  kind: "length",
+  got,
+  expected,
+});

@@ -2,7 +2,7 @@ import { headingAtEnd, headingAtStart, endOf } from "../../geometry/path.js";
 import { turnOf } from "../../geometry/point.js";
 import { pairText, roleText } from "../../piece/piece.js";
 import { type SeamCorner, seamEnds } from "../../piece/walk.js";
-import { type CheckResult, PLAIN_CHECK } from "../result.js";
+import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
 // Common practice, no source: what three degrees are at a fold, six are over a seam, where both sides may stray.
@@ -18,8 +18,7 @@ export const runsOn: BuiltinCheck = ({ plan, pieces }) =>
       // Two corners that fill more than the whole way round cannot lie beside each other: one of them is the tip of a spike.
       if (got > 2 * Math.PI) return [];
       return [
-        {
-          ...PLAIN_CHECK,
+        makeCheck({
           id: `runs-on ${a.neighbour.name} ${b.neighbour.name} ${sew.first.join("+")}`,
           name: `${pairText([a.piece], [b.piece])}: ${roleText(a.neighbour)} runs on over the ${seamText(sew.first)}`,
           status: Math.abs(got - Math.PI) <= FLOWS_RAD ? "pass" : "look",
@@ -34,7 +33,7 @@ export const runsOn: BuiltinCheck = ({ plan, pieces }) =>
           edges: [...sew.first, ...sew.second],
           seam: { first: sew.first, second: sew.second },
           cause: "Sewn together the two make a corner or a dip. Lay the pieces seam on seam and draw the edge on through as one line.",
-        },
+        }),
       ];
     }),
   );

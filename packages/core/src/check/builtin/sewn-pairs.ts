@@ -1,5 +1,5 @@
 import { type PieceEdge, type PieceResult, pairText, roleText } from "../../piece/piece.js";
-import { type CheckResult, PLAIN_CHECK } from "../result.js";
+import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
 // Common practice, no source: edges that are sewn together agree within an eighth of an inch.
@@ -21,8 +21,7 @@ export const sewnPairs: BuiltinCheck = ({ plan, frame, pieces }) =>
     const expected = second.mm + eased;
     if (!Number.isFinite(expected + tolerance)) return [];
     return [
-      {
-        ...PLAIN_CHECK,
+      makeCheck({
         id: `sewn ${sew.first.join("+")} ${sew.second.join("+")}`,
         statement: sew.statement,
         name: `${pairText(first.pieces, second.pieces)}: ${roleText(first.edges[0] as PieceEdge)} edges agree${eased === 0 ? "" : ", with the ease"}`,
@@ -35,7 +34,7 @@ export const sewnPairs: BuiltinCheck = ({ plan, frame, pieces }) =>
         edges: [...sew.first, ...sew.second],
         seam: { first: sew.first, second: sew.second },
         cause: causeOf(first, second, sew.eased !== undefined),
-      },
+      }),
     ];
   });
 

@@ -1,7 +1,7 @@
 import { headingAtEnd, headingAtStart, startOf, endOf } from "../../geometry/path.js";
 import { turnOf } from "../../geometry/point.js";
 import { type PieceEdge, type PieceResult, roleText } from "../../piece/piece.js";
-import { type CheckResult, PLAIN_CHECK } from "../result.js";
+import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
 // Common practice, no source: an edge meets a fold square within three degrees, or the opened piece shows a point or a dip.
@@ -23,8 +23,7 @@ function atBothEnds(piece: PieceResult, i: number): CheckResult[] {
 
 function corner(piece: PieceResult, edge: PieceEdge, rad: number, at: CheckResult["at"]): CheckResult {
   const square = Math.PI / 2;
-  return {
-    ...PLAIN_CHECK,
+  return makeCheck({
     id: `square-at-fold ${edge.name}`,
     onPiece: true,
     name: `${piece.title}: ${roleText(edge)} square at the fold`,
@@ -37,5 +36,5 @@ function corner(piece: PieceResult, edge: PieceEdge, rad: number, at: CheckResul
     board: piece.board,
     edges: [edge.name],
     cause: "Opened out, the edge shows a point or a dip at the centre. Let it run level for a finger's width at the fold.",
-  };
+  });
 }

@@ -1,10 +1,10 @@
 import type { Frame } from "../../formula/scope.js";
-import { locate } from "../../geometry/locate.js";
 import type { Plan } from "../../plan/plan.js";
 import { endOf, startOf } from "../../geometry/path.js";
 import type { Point } from "../../geometry/point.js";
+import { distanceToRing } from "../../geometry/ring.js";
 import type { PieceResult } from "../../piece/piece.js";
-import { type CheckResult, PLAIN_CHECK } from "../result.js";
+import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
 /** Levels are compared that begin where the waist does; a shaped centre moves it a little. */
@@ -28,8 +28,7 @@ export const waistOnPaper: BuiltinCheck = ({ plan, frame, pieces }) =>
     );
     if (!other) return [];
     return [
-      {
-        ...PLAIN_CHECK,
+      makeCheck({
         id: `waist-on-paper ${board}`,
         name: `${title}: waist on the paper`,
         status: waist.outer.x <= other.outer.x + 1e-6 ? "pass" : "look",
@@ -40,7 +39,7 @@ export const waistOnPaper: BuiltinCheck = ({ plan, frame, pieces }) =>
         at: waist.outer,
         board,
         cause: "With its dart the waist is wider than bust and hip: fold the paper by the waist, or take less into the dart.",
-      },
+      }),
     ];
   });
 
@@ -65,4 +64,4 @@ function widest(
 }
 
 const reachesEdge = (p: Point, pieces: readonly PieceResult[]): boolean =>
-  pieces.some(({ edges }) => edges.some(({ path }) => locate(path, p).off <= AT_THE_EDGE_MM));
+  pieces.some(({ net }) => distanceToRing(p, net) <= AT_THE_EDGE_MM);
