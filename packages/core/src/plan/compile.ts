@@ -226,6 +226,7 @@ class Compiler {
       part: this.part,
       when,
       formulas,
+      lays: laidOff(s, formulas),
       dependsOn: { points: [...uses.points], paths: [...uses.names].filter((n) => this.scope.paths.has(n)) },
       draw: problem ? undefined : draw,
       problem,
@@ -353,6 +354,13 @@ class Compiler {
     const index = this.scope.paths.get(s.key) ?? this.scope.pathCount;
     return (f) => void (f.paths[index] = make(f));
   }
+}
+
+const NONE: readonly PlannedFormula[] = [];
+
+function laidOff(s: StepStatement, formulas: readonly PlannedFormula[]): readonly PlannedFormula[] {
+  const lays = s.is === "point" ? VERBS.get(s.verb)?.lays : undefined;
+  return lays ? formulas.filter((f) => lays.includes(f.name)) : NONE;
 }
 
 /** The level lines of each board. */

@@ -65,6 +65,8 @@ export interface PlannedStep {
   readonly formulas: readonly PlannedFormula[];
   /** Points and paths the step reads. */
   readonly dependsOn: { readonly points: readonly string[]; readonly paths: readonly string[] };
+  /** Those of its formulas that are laid off the way the verb says: less than nothing is doubted. */
+  readonly lays: readonly PlannedFormula[];
   /** Draws the step into the frame. Undefined when the step could not be compiled; `problem` then says why. */
   readonly draw: ((frame: Frame) => void) | undefined;
   readonly problem: PlanProblem | undefined;

@@ -26,7 +26,8 @@ function problemsOf(rest: string): string[] {
 function pointOf(drafted: Run, id: string): { x: number; y: number } | undefined {
   const index = drafted.plan.scope.points.get(id);
   const p = index === undefined ? undefined : drafted.frame.points[index];
-  return p && { x: Math.round((p.x / 25.4) * 1e4) / 1e4, y: Math.round((p.y / 25.4) * 1e4) / 1e4 };
+  // + 0: nothing is nothing, from either side.
+  return p && { x: Math.round((p.x / 25.4) * 1e4) / 1e4 + 0, y: Math.round((p.y / 25.4) * 1e4) / 1e4 + 0 };
 }
 
 describe("tables", () => {

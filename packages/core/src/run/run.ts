@@ -10,7 +10,6 @@ import type { PieceResult } from "../piece/piece.js";
 import { shapeOnce, type ShapingResult } from "./shapings.js";
 import type { HomeUnit } from "../quantity/units.js";
 import { pointText } from "../verb/form.js";
-import { VERBS } from "../verb/index.js";
 import { stepName } from "../plan/step-name.js";
 import { DraftError } from "../verb/draft-error.js";
 import { type Given, type Inputs, rangeText, readInputs } from "./inputs.js";
@@ -201,13 +200,10 @@ function drawStep(step: PlannedStep, plan: Plan, frame: Frame, before: readonly 
 }
 
 /** What is said of a step that measures less than nothing where its verb lays off a length. */
-function backwards({ source, formulas }: PlannedStep, frame: Frame): string | undefined {
-  if (source.is !== "point") return undefined;
-  const lays = VERBS.get(source.verb)?.lays;
-  if (!lays) return undefined;
-  for (const { name, typed, text } of formulas)
-    if (lays.includes(name) && typed.run(frame) < -BACKWARDS_MM)
-      return `${text} comes to less than nothing, so ${source.verb} goes the other way. Check the figures, or write the other direction.`;
+function backwards({ source, lays }: PlannedStep, frame: Frame): string | undefined {
+  for (const { typed, text } of lays)
+    if (typed.run(frame) < -BACKWARDS_MM)
+      return `${text} comes to less than nothing, so ${source.is === "point" ? source.verb : ""} goes the other way. Check the figures, or write the other direction.`;
   return undefined;
 }
 
