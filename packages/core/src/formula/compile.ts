@@ -4,6 +4,7 @@ import { kindInWords, type Kind } from "../quantity/kind.js";
 import { MM_PER } from "../quantity/units.js";
 import { FormulaError } from "./error.js";
 import { FUNCTIONS, functionFor, type FormulaFunction, type Parameter } from "./functions.js";
+import { addSums, constant, nameSum, quotientSum, sumIn, sumOf, sumOver, sumTimes } from "./sum.js";
 import { suggest } from "./suggest.js";
 import type { Evaluate, Frame, NameEntry, Scope, Typed } from "./scope.js";
 import type { CompareOp, Tree } from "./tree.js";
@@ -49,8 +50,6 @@ function build(tree: Tree, scope: Scope): Typed {
   }
 }
 
-const constant = (kind: Kind, value: number): Typed => ({ kind, constant: value, run: () => value });
-
 function numberLiteral(tree: Tree & { type: "number" }): Typed {
   switch (tree.unit) {
     case null:
@@ -88,8 +87,9 @@ function fixForKind(is: Kind, want: Kind): string {
 
 function scaled(typed: Typed, by: number, kind: Kind): Typed {
   if (typed.constant !== undefined) return constant(kind, typed.constant * by);
-  const { run, slot } = typed;
-  return { kind, run: slot === undefined ? (f) => run(f) * by : (f) => (f.slots[slot] as number) * by };
+  const { run } = typed;
+  const sum = sumTimes(typed.sum, by);
+  return sum ? sumOf(kind, sum) : { kind, run: (f) => run(f) * by };
 }
 
 function nameValue(tree: Tree & { type: "name" }, scope: Scope): Typed {
@@ -103,7 +103,7 @@ function nameValue(tree: Tree & { type: "name" }, scope: Scope): Typed {
         tree.at,
       );
     }
-    return { kind: entry.kind, slot, run: (f) => f.slots[slot] as number };
+    return sumOf(entry.kind, nameSum(slot));
   }
   const runs = options.map((option) => option?.typed.run);
   const wordSlot = entry.wordSlot as number;
@@ -178,14 +178,13 @@ function alike(left: Tree, right: Tree, scope: Scope): [Typed, Typed, Kind] {
 }
 
 function fold(kind: Kind, a: Typed, b: Typed, sign: 1 | -1): Typed {
-  const ra = a.run;
-  const rb = b.run;
-  const sb = b.slot;
-  if (b.constant !== undefined) {
-    const add = sign * b.constant;
-    return a.constant !== undefined ? constant(kind, a.constant + add) : { kind, run: (f) => ra(f) + add };
-  }
-  if (sb !== undefined) return { kind, run: sign === 1 ? (f) => ra(f) + (f.slots[sb] as number) : (f) => ra(f) - (f.slots[sb] as number) };
+  if (a.constant !== undefined && b.constant !== undefined) return constant(kind, a.constant + sign * b.constant);
+  const sum = addSums(sumIn(a), sumIn(b), sign);
+  if (sum) return sumOf(kind, sum);
+  const { run: ra, constant: ca } = a;
+  const { run: rb, constant: cb } = b;
+  if (cb !== undefined) return { kind, run: (f) => ra(f) + sign * cb };
+  if (ca !== undefined) return { kind, run: (f) => ca + sign * rb(f) };
   return { kind, run: sign === 1 ? (f) => ra(f) + rb(f) : (f) => ra(f) - rb(f) };
 }
 
@@ -215,16 +214,16 @@ function quotient(a: Typed, b: Typed, tree: Tree & { type: "binary" }): Typed {
   }
   const kind: Kind = !plain ? "number" : a.kind === "bare" && b.kind === "number" ? "number" : a.kind;
   if (b.constant === 0) throw new FormulaError("This divides by zero.", "Write another divisor.", tree.right.at);
-  const { run: top, slot } = a;
+  const { run: top } = a;
   if (b.constant !== undefined) {
     const by = b.constant;
     if (a.constant !== undefined) return constant(kind, a.constant / by);
-    return { kind, run: slot === undefined ? (f) => top(f) / by : (f) => (f.slots[slot] as number) / by };
+    const sum = sumOver(a.sum, by);
+    return sum ? sumOf(kind, sum) : { kind, run: (f) => top(f) / by };
   }
-  const { run: under, slot: underSlot } = b;
-  if (slot !== undefined && underSlot !== undefined)
-    return { kind, run: (f) => (f.slots[slot] as number) / (f.slots[underSlot] as number) };
-  return { kind, run: (f) => top(f) / under(f) };
+  const { run: under } = b;
+  const sum = quotientSum(a.sum, b.sum);
+  return sum ? sumOf(kind, sum) : { kind, run: (f) => top(f) / under(f) };
 }
 
 const COMPARE: Record<CompareOp, (a: number, b: number) => boolean> = {

@@ -18,7 +18,7 @@ interface Bench {
 /** A small body: lengths in inches, plain numbers, one choice and one setting that may say auto. */
 function bench(lengths: Record<string, number>, numbers: Record<string, number> = {}, unit: "in" | "cm" = "in"): Bench {
   const scope = new Scope(unit);
-  const values: number[] = [];
+  const values = [1];
   const add = (key: string, kind: Kind, value: number): void => {
     scope.names.set(key, { kind, slot: scope.newSlot(), what: `The measurement ${key}` });
     values.push(value);

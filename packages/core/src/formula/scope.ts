@@ -11,6 +11,9 @@ export interface Frame {
   readonly paths: (Path | undefined)[];
 }
 
+/** The first slot holds 1. */
+export const ONE_SLOT = 0;
+
 export type Evaluate = (frame: Frame) => number;
 
 /** A formula part compiled: its kind, its closure, and its value when that is the same for every body. */
@@ -18,8 +21,22 @@ export interface Typed {
   readonly kind: Kind;
   readonly run: Evaluate;
   readonly constant?: number | undefined;
-  /** The slot it reads when it is a name and nothing more: sums and products of names then read slots directly. */
-  readonly slot?: number | undefined;
+  /** What it sums up when it is a sum of names, each times or over a figure, and a figure. */
+  readonly sum?: Sum | undefined;
+}
+
+/** A sum that is worked out straight from the slots, without a call a part: nearly every formula of a draft is one. */
+export interface Sum {
+  readonly terms: readonly Term[];
+  readonly plus: number;
+}
+
+/** `slot * by / over`, and over another slot where a name divides it, over the slot of one where none does. */
+export interface Term {
+  readonly slot: number;
+  readonly by: number;
+  readonly over: number;
+  readonly divisor: number;
 }
 
 /** A name a formula may use. */
@@ -65,7 +82,7 @@ export class Scope {
   readonly anywhere = new Set<string>();
   /** Compiled parts, so that explaining a formula does not compile it again. */
   readonly compiled = new WeakMap<Tree, Typed>();
-  slotCount = 0;
+  slotCount = ONE_SLOT + 1;
   pathCount = 0;
 
   constructor(readonly unit: HomeUnit) {}

@@ -32,20 +32,19 @@ export function readInputs(plan: Plan, measurements: Given, settings: Given, wri
   const words = new Map<string, number>();
   const problems: InputProblem[] = [];
   const unknown: InputProblem[] = [];
-  const measures = new Map(plan.measures.map((m) => [m.source.key, m]));
-  for (const [key, given] of Object.entries(measurements)) {
-    const measure = measures.get(key);
+  for (const key of Object.keys(measurements)) {
+    const given = measurements[key] as string | number;
+    const measure = plan.measures.find((m) => m.source.key === key);
     if (!measure) {
-      if (!measurementByKey(key)) unknown.push({ key, why: unknownText(key, measures.keys()) });
+      if (!measurementByKey(key)) unknown.push({ key, why: unknownText(key, plan) });
       continue;
     }
     take(readMeasure(measure, given, writtenIn), (value) => values.set(key, value), key, problems);
   }
-  const knobs = new Map(plan.settings.map((s) => [s.source.key, s]));
-  const choices = new Map(plan.choices.map((c) => [c.source.key, c]));
-  for (const [key, given] of Object.entries(settings)) {
-    const setting = knobs.get(key);
-    const choice = choices.get(key);
+  for (const key of Object.keys(settings)) {
+    const given = settings[key] as string | number;
+    const setting = plan.settings.find((s) => s.source.key === key);
+    const choice = plan.choices.find((c) => c.source.key === key);
     if (setting) {
       const word = setting.words.indexOf(String(given));
       if (word > 0) words.set(key, word);
@@ -57,8 +56,11 @@ export function readInputs(plan: Plan, measurements: Given, settings: Given, wri
 }
 
 /** A body is given with all that was measured on it; a key that is none of a body's measurements is a slip of the pen. */
-function unknownText(key: string, asked: Iterable<string>): string {
-  const near = suggest(key, asked);
+function unknownText(key: string, { measures }: Plan): string {
+  const near = suggest(
+    key,
+    measures.map((m) => m.source.key),
+  );
   return `This system asks for no “${key}”.${near ? ` Did you mean ${near}?` : ""}`;
 }
 

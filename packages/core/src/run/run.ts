@@ -1,6 +1,6 @@
 import { diagnose } from "../formula/diagnose.js";
 import { FormulaError } from "../formula/error.js";
-import type { Frame, Typed } from "../formula/scope.js";
+import { type Frame, ONE_SLOT, type Typed } from "../formula/scope.js";
 import { runChecks } from "../check/run.js";
 import type { CheckResult } from "../check/result.js";
 import type { PlannedPiece } from "../piece/blueprint.js";
@@ -60,7 +60,7 @@ const DRAWN: StepOutcome = { status: "drawn" };
 export function run(plan: Plan, measurements: Given, settings: Given = {}, writtenIn: HomeUnit = plan.system.unit): Run {
   const inputs = readInputs(plan, measurements, settings, writtenIn);
   const frame: Frame = {
-    slots: new Float64Array(plan.scope.slotCount).fill(Number.NaN),
+    slots: new Float64Array(plan.scope.slotCount).fill(Number.NaN).fill(1, ONE_SLOT, ONE_SLOT + 1),
     points: new Array<undefined>(plan.scope.points.size),
     paths: new Array<undefined>(plan.scope.pathCount),
   };
@@ -93,7 +93,7 @@ function carryOut(plan: Plan, frame: Frame): Made {
       outcomes.push(drawStep(step, plan, frame, outcomes));
     } else if (act.do === "piece") {
       const planned = plan.pieces[act.index] as PlannedPiece;
-      if (planned.when && !planned.when.run(frame)) continue;
+      if (planned.when && evaluated(planned.when, frame) === 0) continue;
       const piece = takePiece(planned, frame, plan.shapingNames);
       if (piece) {
         drafted.push(piece);
@@ -113,7 +113,7 @@ function carryOut(plan: Plan, frame: Frame): Made {
   return { outcomes, drafted, shapings, pieces };
 }
 
-/** A default worked out; not a number where a part of it is not on the draft. */
+/** A default or a condition worked out; not a number where a part of it is not on the draft. */
 function evaluated(rule: Typed | undefined, frame: Frame): number {
   try {
     return rule?.run(frame) ?? Number.NaN;
@@ -168,7 +168,8 @@ function fillSlots(plan: Plan, inputs: Inputs, frame: Frame): string[] {
   for (const m of plan.measures) slots[m.slot] = inputs.values.get(m.source.key) ?? Number.NaN;
   for (const c of plan.choices) slots[c.wordSlot] = inputs.words.get(c.source.key) ?? 0;
   for (const s of plan.settings) fillSetting(s, inputs, slots);
-  for (const m of plan.measures) if (m.fallback && Number.isNaN(slots[m.slot] as number)) slots[m.slot] = m.fallback.typed.run(frame);
+  for (const m of plan.measures)
+    if (m.fallback && Number.isNaN(slots[m.slot] as number)) slots[m.slot] = evaluated(m.fallback.typed, frame);
   return plan.measures.filter((m) => !Number.isFinite(slots[m.slot] as number) && asked(m, frame)).map((m) => m.source.key);
 }
 
@@ -180,7 +181,7 @@ function fillSetting(s: PlannedSetting, inputs: Inputs, slots: Float64Array): vo
 }
 
 /** True when the draft cannot do without this measurement, with the choices as they stand. */
-const asked = (m: PlannedMeasure, frame: Frame): boolean => !m.source.checkOnly && (!m.when || m.when.run(frame) !== 0);
+const asked = (m: PlannedMeasure, frame: Frame): boolean => !m.source.checkOnly && (!m.when || evaluated(m.when, frame) !== 0);
 
 function drawStep(step: PlannedStep, plan: Plan, frame: Frame, before: readonly StepOutcome[]): StepOutcome {
   try {
