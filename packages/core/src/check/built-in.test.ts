@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { loadSystem } from "../plan/load.js";
 import { run } from "../run/run.js";
+import { readShelf } from "../test/shelf.js";
 import type { CheckResult } from "./result.js";
 
 function checksOf(text: string, measurements: Record<string, string> = {}, settings: Record<string, string> = {}): readonly CheckResult[] {
@@ -175,4 +176,56 @@ level waist_line "Waist line" at waist: A2 > A3
     const part = levels(20).replace("A0 > A1", "A5 > A1").replace("A5 out 6 from A4", "A5 out 10 from A4");
     expect(named("waist on the paper", checksOf(part))).toBeUndefined();
   });
+});
+
+describe("the cutting line goes along every edge", () => {
+  // A slit down from the top of a square piece, as wide as it says: allowances of 1 cm on both its sides fill 2 cm.
+  const slit = (wide: number): string => `board A "A"
+A0 start
+A1 out 10 from A0
+A2 out ${wide} from A1
+A3 out 10 from A2
+A4 down 30 from A3
+A5 down 30 from A0
+B1 down 20 from A1
+B2 down 20 from A2
+piece Front "Front" on A · cut 1
+  edge left: A0 > A1 · allow 1
+  edge slit: A1 > B1 > B2 > A2 · allow 1
+  edge right: A2 > A3 · allow 1
+  edge side: A3 > A4 · allow 1
+  edge hem: A4 > A5 · allow 1
+  edge other_side: A5 > A0 · allow 1
+`;
+
+  it("a slit that its allowances fill is told, with its place", () => {
+    const check = named("cutting line goes along", checksOf(slit(1)));
+    expect(check).toMatchObject({ status: "look", id: "cutting-follows Front", board: "A" });
+    expect(check?.at?.y).toBeGreaterThan(30);
+    expect([100, 110]).toContain(check?.at?.x);
+  });
+
+  it("one that is wide enough is cut round", () => {
+    expect(named("cutting line goes along", checksOf(slit(5)))?.status).toBe("pass");
+  });
+
+  it("on every system of the library it is", () => {
+    for (const { plan, examples } of readShelf()) {
+      const { checks } = run(plan, examples[0].measurements, examples[0].settings);
+      expect(checks.filter((c) => c.id.startsWith("cutting-follows") && c.status !== "pass")).toEqual([]);
+    }
+  });
+});
+
+it("no check of the library fails, and none cries, on the body it was worked out for", () => {
+  const never = readShelf().flatMap(({ slug, plan, examples }) =>
+    run(plan, examples[0].measurements, examples[0].settings)
+      .checks.filter((c) => c.statement !== undefined && c.status !== "pass")
+      .map((c) => `${slug}: ${c.name}`),
+  );
+  // Those two hold a graded pattern against the row of an older child: that steps and rows differ is what they show.
+  expect(never).toEqual([
+    "20-child-bodice-with-grading: Graded neck against the older child's row",
+    "20-child-bodice-with-grading: Graded shoulder against the older child's row",
+  ]);
 });
