@@ -14,6 +14,7 @@ export { stepName } from "./plan/step-name.js";
 export { explainStep, type TraceEntry, traceOf } from "./report/trace.js";
 export { FormulaError } from "./formula/error.js";
 export type { Explained } from "./formula/explain.js";
+export { FUNCTIONS } from "./formula/functions.js";
 export { type Box, crossesBox, overlap } from "./geometry/box.js";
 export { type Bounds, boundsOf, growBounds } from "./geometry/bounds.js";
 export { flatten } from "./geometry/flatten.js";

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from "node:fs";
-import { loadSystem, printNotation, run, SHAPINGS, VERBS } from "@lodrin/core";
+import { FUNCTIONS, loadSystem, printNotation, run, SHAPINGS, VERBS } from "@lodrin/core";
 import { describe, expect, it } from "vitest";
 import { type Drawing, drawBoard, drawPieces, writeSvg } from "./index.js";
 
@@ -15,13 +15,22 @@ interface Example {
   readonly drafted: ReturnType<typeof run>;
 }
 
+/** What the few examples that ask for a measurement are drawn with, in cm. */
+const ASKED = { bust: 100, head: 56 };
+
 const examples = readdirSync(EXAMPLES)
   .sort()
   .map((file): Example => {
     const text = readFileSync(`${EXAMPLES}/${file}`, "utf8");
     const loaded = loadSystem(text);
     expect(loaded.problems, file).toEqual([]);
-    return { name: file.replace(".lodrin", ""), text, title: loaded.plan.system.title, plan: loaded.plan, drafted: run(loaded.plan, {}) };
+    return {
+      name: file.replace(".lodrin", ""),
+      text,
+      title: loaded.plan.system.title,
+      plan: loaded.plan,
+      drafted: run(loaded.plan, ASKED),
+    };
   });
 const of = (kind: string): Example[] => examples.filter((e) => e.name.startsWith(`${kind}-`));
 const wordOf = ({ name }: Example): string => name.slice(name.indexOf("-") + 1);
@@ -31,6 +40,8 @@ const body = (text: string): string => text.slice(text.indexOf("\nboard ") + 1).
 
 const picture = (name: string, what: string): string => `![${what}](drawn/${name}.svg)`;
 
+const AS_PIECES: ReadonlySet<string> = new Set(["line-dart", "check-eased", "word-outline", "word-corner", "word-roles"]);
+
 function drawingsOf({ name, plan, drafted }: Example): [string, Drawing][] {
   if (drafted.shapings.length > 0) {
     return [
@@ -38,9 +49,7 @@ function drawingsOf({ name, plan, drafted }: Example): [string, Drawing][] {
       [`${name}-after`, drawPieces(drafted)],
     ];
   }
-  return [
-    [name, name.startsWith("piece-") || name === "line-dart" || name === "check-eased" ? drawPieces(drafted) : drawBoard(plan, drafted)],
-  ];
+  return [[name, name.startsWith("piece-") || AS_PIECES.has(name) ? drawPieces(drafted) : drawBoard(plan, drafted)]];
 }
 
 const page = (title: string, lead: string, sections: string[]): string =>
@@ -59,6 +68,41 @@ const section = (heading: string, description: string, forms: readonly string[],
 
 const spoken = (word: string, text: string): string =>
   `${word} ${text.replace(/\{(\w+):(\w+)\}/g, (_, name: string, type: string) => (type === "point" ? "POINT" : type === "line" ? "LINE" : name.toUpperCase()))}`.trim();
+
+const WORDS: Readonly<Record<string, readonly [string, string]>> = {
+  ways: [
+    "Ways: out, in, down, up",
+    "A board has a zero; from there `out` is to the right, away from the centre, and `in` to the left, toward it and on beyond it. What lies beyond the centre has an `out` of less than nothing. A length below nothing in a step is drawn the other way, with a doubt on the step.",
+  ],
+  board: [
+    "Boards: centre, room, and going on with one",
+    "A board is one sheet of paper, called by a capital letter. `centre fold`: its centre line is the fold of one half; `centre edge`: it is cut there. That is said for the reader and for the handout; whether an edge of a piece lies on the fold is said at the edge. `room` is how much free paper to leave `above`, `beyond` the centre, `below` and `aside`. `board F` again, by its letter alone, goes on with a board that stands above.",
+  ],
+  outline: [
+    "Outlines: their direction, and reversed",
+    "The edges of a piece follow each other round it, each from where the one before ends; either way round will do. A line or curve runs from its first point to its last. Where the outline goes along it the other way, say `reversed`; forgotten, the outline does not close, and a check tells where. A dart between its legs and a part `from … to …` stand in the order they are met.",
+  ],
+  corner: [
+    "Corners of the allowance",
+    "How the cutting line turns at both ends of an edge: `mitre`, when nothing is said, runs the two lines out until they meet; `square` cuts straight off at the end of the edge; `mirrored` shapes the allowance so that it lies on the piece, edge on edge, when it is turned up. A hem that widens or tapers wants `mirrored`.",
+  ],
+  roles: [
+    "Roles and levels that mean something",
+    'An edge may have any name. Three are known, and checked on every draft: `neck` (all that are not sewn to another neck make the opening that must pass over the head, unless `closes` says how it opens), `shoulder` and `armhole` (their lengths lie within human range). Edges of one role run on over a seam; a piece made `from` another lies on it and is left out of that. A level is the body\'s when it says so, as in `level KEY "Name" at waist`: chest, bust, underbust, waist, high_hip, hip, knee or hem. Titles and labels are for people, in any language, and decide nothing.',
+  ],
+  tables: [
+    "Tables, and what lies past their ends",
+    "In a table by steps the first row that applies counts: `under`, `up to`, `at` and, last, `above`, which all the rest falls under; `above -> nothing` refuses the rest. A linear table runs straight between its rows, which stand in order, and stays at its first and last row beyond them.",
+  ],
+  text: [
+    "Writing: comments, blanks, small and capital letters, figures",
+    "Points and pieces begin with a capital letter, names of figures, lines and edges with a small one; words of the language are small. `B3` and `b3`, `Front` and `front` are different things. Two blanks or a tab are one blank. A sentence stands in quotation marks, straight or curly.",
+  ],
+  functions: [
+    "Every function and its arguments",
+    "`a` and `b` are figures of one kind; `#a` and `#b` points; a line is its name. What each comes to here is in the table. Angles for `sin`, `cos` and `tan` carry `°`.",
+  ],
+};
 
 const CHECKS: Readonly<Record<string, readonly [string, string]>> = {
   checks: [
@@ -128,6 +172,12 @@ describe("the pages of the notation", () => {
     expect(of("verb").map(wordOf)).toEqual([...VERBS.keys()].sort());
     expect(of("shape").map(wordOf)).toEqual([...SHAPINGS.keys()].sort());
     expect(of("line").map(wordOf)).toEqual(Object.keys(LINES).sort());
+    expect(of("word").map(wordOf)).toEqual(Object.keys(WORDS).sort());
+  });
+
+  it("explain every function", () => {
+    const { text } = of("word").find((e) => wordOf(e) === "functions") as Example;
+    for (const name of [...FUNCTIONS.keys(), "if", "closed_width"]) expect(text).toContain(`= ${name}(`);
   });
 
   it.each(examples)("$name draws every step and reads the same after it is printed", ({ text, plan, drafted }) => {
@@ -138,6 +188,26 @@ describe("the pages of the notation", () => {
 
   it.each(examples.flatMap(drawingsOf).map(([name, drawing]) => ({ name, drawing })))("drawn: $name", async ({ name, drawing }) => {
     await expect(writeSvg(drawing)).toMatchFileSnapshot(`../../../${DOCS}/drawn/${name}.svg`);
+  });
+
+  it("words", async () => {
+    const sections = of("word").map((e) => {
+      const values = e.plan.steps.flatMap(({ source, target }, i) => {
+        if (source.is !== "value" || e.drafted.outcomes[i]?.status !== "drawn") return [];
+        const got = e.drafted.frame.slots[target] as number;
+        const figure =
+          source.kind === "angle"
+            ? `${((got * 180) / Math.PI).toFixed(1)}°`
+            : source.kind === "length"
+              ? `${(got / 10).toFixed(2)} cm`
+              : got.toFixed(3);
+        return [`| \`${source.formula}\` | ${figure} | ${source.text ?? ""} |`];
+      });
+      const table = values.length > 0 ? `\n\n${["| formula | comes to | |", "| --- | --: | --- |", ...values].join("\n")}` : "";
+      return `${section(...(WORDS[wordOf(e)] as readonly [string, string]), [], e)}${table}`;
+    });
+    const lead = "What words, signs and names mean, wherever they stand.";
+    await expect(page("Words and signs", lead, sections)).toMatchFileSnapshot(`../../../${DOCS}/words.md`);
   });
 
   it("verbs", async () => {

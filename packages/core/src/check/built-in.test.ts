@@ -48,6 +48,12 @@ sew Front.side with Back.side
     expect(named("hem runs on", checksOf(SEWN, {}, { fall: "1" }))?.status).toBe("pass");
   });
 
+  it("a facing lies on the piece it was made from: nothing runs on over its seam", () => {
+    const faced = `${SEWN}piece Facing from Front, strip 4 along top\nsew Front.top with Facing.top\n`;
+    expect(checksOf(faced).filter((c) => c.name.includes("over the top"))).toEqual([]);
+    expect(named("hem runs on over the side", checksOf(faced))?.status).toBe("pass");
+  });
+
   it("a corner on purpose is not asked about, nor where different edges meet", () => {
     const pointed = SEWN.replace("edge hem: A3 > A2", "edge hem: A3 > A2 · pointed");
     expect(named("hem runs on", checksOf(pointed, {}, { fall: "5" }))).toBeUndefined();

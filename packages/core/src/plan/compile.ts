@@ -11,7 +11,8 @@ import {
   type PointStep,
   type Setting,
   type Statement,
-  statementsOf,
+  type Board,
+  boardsOf,
   type System,
   type Value,
 } from "../system/model.js";
@@ -50,6 +51,7 @@ class Compiler {
   private readonly shapings: PlannedShaping[] = [];
   private readonly shapingNames = { points: new Map<string, number>(), paths: new Map<string, number>() };
   private readonly darts: PlannedDart[] = [];
+  private readonly boardsStated: readonly Board[];
   private readonly boardKeys: ReadonlySet<string>;
   private board = "M";
   private part: string | undefined;
@@ -65,7 +67,8 @@ class Compiler {
     this.scope = new Scope(system.unit);
     this.read = new FormulaReader(this.scope, trees);
     this.inputs = new InputCompiler(this.read);
-    this.boardKeys = new Set(statementsOf(system, "board").map((b) => b.key));
+    this.boardsStated = boardsOf(system);
+    this.boardKeys = new Set(this.boardsStated.map((b) => b.key));
     for (const s of system.statements) this.foresee(s);
   }
 
@@ -123,11 +126,23 @@ class Compiler {
     }
   }
 
+  /** The board that what follows lies on: a new one, or one that stands above, called by its letter or its whole name. */
+  private goOnWith(s: Board, i: number): void {
+    this.board = s.key;
+    const first = this.boardsStated.find((b) => b.key === s.key);
+    if (!first || s.title === s.key || s.title === first.title) return;
+    this.read.report({
+      statement: i,
+      first: this.system.statements.indexOf(first),
+      why: `There is a board ${s.key} already, “${first.title}”.`,
+      fix: `Write board ${s.key} to go on with it, or give the new one another letter.`,
+    });
+  }
+
   private construction(s: Statement, i: number): void {
     switch (s.is) {
       case "board":
-        this.board = s.key;
-        return;
+        return this.goOnWith(s, i);
       case "part":
         this.part = s.title;
         return;
@@ -365,7 +380,7 @@ function laidOff(s: StepStatement, formulas: readonly PlannedFormula[]): readonl
 
 /** The level lines of each board. */
 function levelsOf(system: System, steps: readonly PlannedStep[]): Plan["levels"] {
-  return statementsOf(system, "board").flatMap(({ key, title }) => {
+  return boardsOf(system).flatMap(({ key, title }) => {
     const lines = steps.flatMap(({ source, target, board }) =>
       source.is === "path" && source.shape === "level" && board === key
         ? [{ label: source.label ?? source.key, path: target, bodyLevel: source.bodyLevel }]

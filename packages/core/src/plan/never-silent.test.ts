@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { layBoards } from "../report/boards.js";
 import { runToJson } from "../report/json.js";
 import { problemText } from "../system/notation/problem.js";
 import { statementsOf } from "../system/model.js";
@@ -264,5 +265,17 @@ describe("answered with the line as it should stand", () => {
 
   it("never offers a line that is made of nothing that was typed", () => {
     for (const problem of readNotation(`${HEAD}A9 midway\nA8 swing\n`).problems) expect(problem.instead ?? "").not.toMatch(/#1\b/);
+  });
+});
+
+describe("boards", () => {
+  it("one that stands above is gone on with, under the name it has", () => {
+    const r = draft(`${HEAD}board B "Back"\nB0 start\nboard A\nA4 down 2 from A3\n`);
+    expect(at(r, "A4")).toEqual({ x: 0, y: 12 });
+    expect([...layBoards(r.plan, r).values()].map((b) => b.title)).toEqual(["Front", "Back"]);
+  });
+
+  it("two under one letter are told", () => {
+    expect(told(`${HEAD}board A "Back"\nA4 down 2 from A3\n`)).toContain("There is a board A already, “Front”.");
   });
 });

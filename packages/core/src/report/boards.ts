@@ -1,7 +1,7 @@
 import { type Bounds, boundsOf } from "../geometry/bounds.js";
 import { flatten } from "../geometry/flatten.js";
 import type { Point } from "../geometry/point.js";
-import { statementsOf } from "../system/model.js";
+import { boardsOf } from "../system/model.js";
 import type { Plan } from "../plan/plan.js";
 import type { Run } from "../run/run.js";
 
@@ -17,7 +17,7 @@ const GAP_MM = 70;
 
 /** The boards of a run side by side, their zero levels in line, in the order they are drafted. Boards with nothing on them are left out. */
 export function layBoards(plan: Plan, run: Run): ReadonlyMap<string, LaidBoard> {
-  const titles = new Map(statementsOf(plan.system, "board").map((b) => [b.key, b.title]));
+  const titles = new Map(boardsOf(plan.system).map((b) => [b.key, b.title]));
   const places = new Map<string, Point[]>();
   plan.steps.forEach((step, i) => {
     if (run.outcomes[i]?.status !== "drawn" || step.source.is === "value") return;

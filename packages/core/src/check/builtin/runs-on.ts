@@ -2,6 +2,8 @@ import { headingAtEnd, headingAtStart, endOf } from "../../geometry/path.js";
 import { turnOf } from "../../geometry/point.js";
 import { pairText, roleText } from "../../piece/piece.js";
 import { type SeamCorner, seamEnds } from "../../piece/walk.js";
+import type { Plan } from "../../plan/plan.js";
+import { statementsOf } from "../../system/model.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
@@ -13,6 +15,7 @@ export const runsOn: BuiltinCheck = ({ plan, pieces }) =>
   plan.sews.flatMap((sew) =>
     seamEnds(pieces, sew, plan.sews).flatMap((end): CheckResult[] => {
       const [a, b] = [end.first, end.second];
+      if (liesOn(plan, a.piece.key, b.piece.key) || liesOn(plan, b.piece.key, a.piece.key)) return [];
       if (a.neighbour.role !== b.neighbour.role || a.neighbour.pointed || b.neighbour.pointed) return [];
       const got = insideAngle(a) + insideAngle(b);
       // Two corners that fill more than the whole way round cannot lie beside each other: one of them is the tip of a spike.
@@ -37,6 +40,10 @@ export const runsOn: BuiltinCheck = ({ plan, pieces }) =>
       ];
     }),
   );
+
+/** A facing or a lining is turned in and lies on the piece it was made from: nothing runs on from one to the other. */
+const liesOn = ({ system }: Plan, key: string, base: string): boolean =>
+  statementsOf(system, "pieceFrom").some((s) => s.key === key && s.of === base);
 
 const seamText = (names: readonly string[]): string => (names[0] ?? "").replace(/^[^.]*\./, "").replace(/_/g, " ");
 
