@@ -56,7 +56,7 @@ const words = computed(() =>
     const { x, y } = at(title.middle);
     return {
       key: piece.key,
-      title: { ...title, x, ...linesAt(title, y) },
+      title: { ...title, x, ...linesAt(title, y), turn: title.upward ? `rotate(-90 ${x} ${y})` : undefined },
       levels: wide > 130 ? piece.levels.map((l) => ({ label: l.label, ...overLevel(at(l.a), at(l.b), l.label) })) : [],
       fold: piece.edges.filter((e) => e.finish === "fold").map((e) => foldMark(e, at)),
       grain: grain && grainMark(at(grain[0]), at(grain[1])),
@@ -161,6 +161,7 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
           :style="{ fontSize: `${w.title.size}px` }"
           :x="w.title.x"
           :y="w.title.name[i]"
+          :transform="w.title.turn"
         >
           {{ line }}
         </text>

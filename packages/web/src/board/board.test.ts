@@ -124,15 +124,18 @@ describe("a piece's name on the glass", () => {
   );
   const [piece] = run(plan, {}).pieces as [PieceResult];
 
-  it("stands in one line where there is room, then a line a word, then smaller, then alone", () => {
+  it("stands in one line where there is room, then a line a word, then smaller, then along it, then below it", () => {
     expect(fitTitle(piece, grainArrow(piece), 4)).toMatchObject({ lines: ["Side front"], below: ["cut 2, mirrored"], size: 24 });
     expect(fitTitle(piece, grainArrow(piece), 1.6)).toMatchObject({ lines: ["Side", "front"], below: ["cut 2, mirrored"], size: 24 });
     expect(fitTitle(piece, grainArrow(piece), 1.1)).toMatchObject({ lines: ["Side", "front"], below: ["cut 2", "mirrored"] });
-    expect(fitTitle(piece, grainArrow(piece), 0.1)).toMatchObject({ lines: ["Side", "front"], below: [], size: 15 });
+    expect(fitTitle(piece, undefined, 0.5)).toMatchObject({ lines: ["Side front"], below: [], size: 15, upward: true });
+    const under = fitTitle(piece, grainArrow(piece), 0.1);
+    expect(under).toMatchObject({ lines: ["Side", "front"], below: [], size: 15, upward: false });
+    expect(under.middle.y).toBeGreaterThan(300 + (2 * 15 * 1.1) / 2 / 0.1);
   });
 
   it("its lines and those below stand under each other round its middle", () => {
-    const { name, small } = linesAt({ lines: ["Side", "front"], below: ["cut 2"], size: 20, middle: { x: 0, y: 0 } }, 100);
+    const { name, small } = linesAt({ lines: ["Side", "front"], below: ["cut 2"], size: 20 }, 100);
     expect(name[1]).toBe((name[0] ?? 0) + 22);
     expect(small[0]).toBeGreaterThan(name[1] ?? 0);
     expect(name[0]).toBeGreaterThan(68);

@@ -1,4 +1,4 @@
-import { type Box, cutText, distance, grainArrow, middleOf, type PieceResult, type Point, type Segment, titleRoom } from "@lodrin/core";
+import { boundsOf, type Box, cutText, distance, grainArrow, type PieceResult, type Point, type Segment, titleRoom } from "@lodrin/core";
 
 /** A piece's name set on it: its lines, the smaller lines below them, letter height in pixels, and the middle in the piece's mm. */
 export interface SetTitle {
@@ -6,6 +6,8 @@ export interface SetTitle {
   readonly below: readonly string[];
   readonly size: number;
   readonly middle: Point;
+  /** Written upward along a strip that is too narrow for it. */
+  readonly upward: boolean;
 }
 
 /** Height of a smaller line, and width of its letters, in pixels. */
@@ -14,10 +16,10 @@ const SMALL_LETTER = 7.2;
 
 /**
  * Sets a piece's name and what to cut in the largest letters that fit: in one line, then a line a word, then smaller,
- * then the name alone. `k` is pixels a mm, `grain` the arrow it keeps off.
+ * then the name alone, then along the piece, and below it where it does not fit on it at all. `k` is pixels a mm, `grain` the arrow it keeps off.
  */
 export function fitTitle(piece: PieceResult, grain: Segment | undefined, k: number): SetTitle {
-  return fitting(piece, grain, k) ?? { ...alone(piece), middle: middleOf(piece) };
+  return fitting(piece, grain, k) ?? under(piece, k);
 }
 
 /** The mark of a fold and the word grain stand side by side, in pixels. */
@@ -35,7 +37,18 @@ export function fitWords(piece: PieceResult, k: number): { readonly title: SetTi
   return title ? { title, grain } : { title: fitTitle(piece, undefined, k), grain: undefined };
 }
 
-const alone = (piece: PieceResult): Omit<SetTitle, "middle"> => ({ lines: piece.title.split(" "), below: [], size: 15 });
+type Wish = Omit<SetTitle, "middle" | "upward">;
+
+const alone = (piece: PieceResult): Wish => ({ lines: piece.title.split(" "), below: [], size: 15 });
+
+/** How far below a piece its name stands, in pixels. */
+const BELOW = 6;
+
+function under(piece: PieceResult, k: number): SetTitle {
+  const box = boundsOf(piece.cutting) ?? { minX: 0, maxX: 0, maxY: 0 };
+  const wish = alone(piece);
+  return { ...wish, middle: { x: (box.minX + box.maxX) / 2, y: box.maxY + (heightOf(wish) / 2 + BELOW) / k }, upward: false };
+}
 
 function fitting(piece: PieceResult, grain: Segment | undefined, k: number): SetTitle | undefined {
   const cut = cutText(piece);
@@ -51,11 +64,12 @@ function fitting(piece: PieceResult, grain: Segment | undefined, k: number): Set
     alone(piece),
   ];
   for (const wish of wishes) {
-    const width = Math.max(...wish.lines.map((l) => l.length * wish.size * 0.56), ...wish.below.map((l) => l.length * SMALL_LETTER));
-    const middle = roomFor(width / k, heightOf(wish) / k);
-    if (middle) return { ...wish, middle };
+    const middle = roomFor(widthOf(wish) / k, heightOf(wish) / k);
+    if (middle) return { ...wish, middle, upward: false };
   }
-  return undefined;
+  const inOneLine: Wish = { lines: [piece.title], below: [], size: 15 };
+  const middle = roomFor(heightOf(inOneLine) / k, widthOf(inOneLine) / k);
+  return middle && { ...inOneLine, middle, upward: true };
 }
 
 /** The words that stand on a piece already (mm): the names of its levels, over their middles, and those of its folds and its grain, beside them. */
@@ -75,12 +89,14 @@ function marksOn(piece: PieceResult, grain: Segment | undefined, k: number): Box
 }
 
 /** Heights of the name's lines and of the smaller lines on the glass, in pixels, `y` being the middle's. */
-export function linesAt(title: SetTitle, y: number): { name: number[]; small: number[] } {
+export function linesAt(title: Wish, y: number): { name: number[]; small: number[] } {
   const first = y - heightOf(title) / 2 + title.size * 0.85;
   const name = title.lines.map((_, i) => first + i * title.size * 1.1);
   const last = name[name.length - 1] ?? first;
   return { name, small: title.below.map((_, i) => last + (i + 1) * SMALL_HEIGHT) };
 }
 
-const heightOf = (title: Pick<SetTitle, "lines" | "below" | "size">): number =>
-  title.lines.length * title.size * 1.1 + title.below.length * SMALL_HEIGHT;
+const widthOf = ({ lines, below, size }: Wish): number =>
+  Math.max(...lines.map((l) => l.length * size * 0.56), ...below.map((l) => l.length * SMALL_LETTER));
+
+const heightOf = (title: Wish): number => title.lines.length * title.size * 1.1 + title.below.length * SMALL_HEIGHT;
