@@ -1,4 +1,5 @@
-import { coerce, compile, compileAs, pathIndex, pointIndex } from "../formula/compile.js";
+import { coerce, compile, compileAs } from "../formula/compile.js";
+import { pathIndex, pointIndex } from "../formula/look-up.js";
 import { FormulaError, inPart } from "../formula/error.js";
 import type { Typed } from "../formula/scope.js";
 import type { Tree } from "../formula/tree.js";

@@ -1,4 +1,5 @@
-import { compileAs, pathIndex, pointIndex } from "../formula/compile.js";
+import { compileAs } from "../formula/compile.js";
+import { pathIndex, pointIndex } from "../formula/look-up.js";
 import { FormulaError, inPart } from "../formula/error.js";
 import { parseLineRef } from "../formula/parse.js";
 import type { Typed } from "../formula/scope.js";

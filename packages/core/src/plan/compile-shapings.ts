@@ -1,4 +1,5 @@
-import { compileAs, pathIndex, pointIndex } from "../formula/compile.js";
+import { compileAs } from "../formula/compile.js";
+import { pathIndex, pointIndex } from "../formula/look-up.js";
 import { FormulaError } from "../formula/error.js";
 import type { Kind } from "../quantity/kind.js";
 import { SHAPINGS } from "../shaping/index.js";

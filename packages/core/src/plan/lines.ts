@@ -1,4 +1,4 @@
-import { cutEdgeIndex, pathIndex, pointIndex } from "../formula/compile.js";
+import { cutEdgeIndex, pathIndex, pointIndex } from "../formula/look-up.js";
 import type { Frame, Scope } from "../formula/scope.js";
 import type { LineTree, Way } from "../formula/tree.js";
 import { endOf, type Path, startOf } from "../geometry/path.js";
