@@ -235,3 +235,10 @@ it("no check of the library fails, and none cries, on the body it was worked out
     "20-child-bodice-with-grading: Graded shoulder against the older child's row",
   ]);
 });
+
+it("no step, piece or answer of the library is doubted on the bodies it was worked out for", () => {
+  const doubts = readShelf().flatMap(({ slug, plan, examples }) =>
+    examples.flatMap(({ measurements, settings }) => run(plan, measurements, settings).warnings.map((w) => `${slug}: ${w.text}`)),
+  );
+  expect(doubts).toEqual([]);
+});
