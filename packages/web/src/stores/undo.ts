@@ -5,20 +5,20 @@ const LASTS_MS = 12_000;
 
 /** The last thing that can be taken back, offered for a while at the foot of the screen. */
 export const useUndo = defineStore("undo", () => {
-  const says = ref("");
+  const text = ref("");
   let act: (() => Promise<void>) | undefined;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
-  function offer(text: string, undo: () => Promise<void>): void {
+  function offer(said: string, undo: () => Promise<void>): void {
     clearTimeout(timer);
-    says.value = text;
+    text.value = said;
     act = undo;
     timer = setTimeout(dismiss, LASTS_MS);
   }
 
   function dismiss(): void {
     clearTimeout(timer);
-    says.value = "";
+    text.value = "";
     act = undefined;
   }
 
@@ -28,5 +28,5 @@ export const useUndo = defineStore("undo", () => {
     await taken?.();
   }
 
-  return { says, offer, dismiss, undo };
+  return { text, offer, dismiss, undo };
 });

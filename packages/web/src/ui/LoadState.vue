@@ -5,7 +5,7 @@ defineEmits<{ again: [] }>();
 </script>
 
 <template>
-  <div class="says" :class="{ fail: why }" role="status">
+  <div class="callout" :class="{ fail: why }" role="status">
     <template v-if="why">
       <p>{{ why }}</p>
       <button class="button" style="margin-top: 10px" @click="$emit('again')">Try again</button>

@@ -6,7 +6,7 @@ import { sayMoment } from "./times.js";
 /** Where a change stands, in words. */
 const props = defineProps<{ state: AutosaveState; savedAt: string; why?: string }>();
 
-const says = computed(() => {
+const text = computed(() => {
   switch (props.state) {
     case "saved":
       return `Saved ${sayMoment(props.savedAt)}`;
@@ -26,7 +26,7 @@ const says = computed(() => {
 </script>
 
 <template>
-  <span class="state" role="status" :class="{ bad: state !== 'saved' && state !== 'waiting' && state !== 'saving' }">{{ says }}</span>
+  <span class="state" role="status" :class="{ bad: state !== 'saved' && state !== 'waiting' && state !== 'saving' }">{{ text }}</span>
 </template>
 
 <style scoped>

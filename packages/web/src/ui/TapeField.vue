@@ -54,12 +54,12 @@ const echo = computed(() => {
         autocomplete="off"
         spellcheck="false"
         :aria-invalid="error !== ''"
-        :aria-describedby="`${id}-says`"
+        :aria-describedby="`${id}-help`"
         @focus="$emit('focus')"
       />
       <span class="unit" aria-hidden="true">{{ plain ? "" : unit }}</span>
     </div>
-    <div :id="`${id}-says`" class="below">
+    <div :id="`${id}-help`" class="below">
       <p v-if="echo" class="echo">
         <FigureText :text="echo.tape" /> on the tape<template v-if="echo.left"> ({{ echo.left }})</template> ·
         <FigureText :text="echo.other" />

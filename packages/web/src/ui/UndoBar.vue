@@ -16,9 +16,9 @@ async function undo(): Promise<void> {
 </script>
 
 <template>
-  <div class="bar" role="status" aria-live="polite" :class="{ shown: store.says || why }">
-    <template v-if="store.says">
-      <span>{{ store.says }}</span>
+  <div class="bar" role="status" aria-live="polite" :class="{ shown: store.text || why }">
+    <template v-if="store.text">
+      <span>{{ store.text }}</span>
       <button class="button" @click="undo">Bring it back</button>
       <button class="button plain" aria-label="Close this message" @click="store.dismiss()">✕</button>
     </template>

@@ -102,9 +102,9 @@ describe("where a change stands, in words", () => {
     ["signed-out", "Not yet saved: your session has ended."],
     ["collision", "Not saved: changed in another tab."],
     ["refused", "Not saved: too long"],
-  ])("%s", (state, says) => {
+  ])("%s", (state, text) => {
     expect(mount(SaveState as never, { props: { state, savedAt: new Date().toISOString(), why: "too long" } as never }).text()).toContain(
-      says,
+      text,
     );
   });
 });

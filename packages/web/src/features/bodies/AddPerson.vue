@@ -38,7 +38,7 @@ async function add(self: boolean): Promise<void> {
       <button class="button main">Add</button>
       <button type="button" class="button plain" @click="open = false">Leave it</button>
     </form>
-    <p v-if="why" class="says fail small" role="alert">{{ why }}</p>
+    <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
   </div>
 </template>
 

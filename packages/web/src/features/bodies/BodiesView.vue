@@ -76,7 +76,7 @@ async function newSet(copyOf?: MeasurementSet): Promise<void> {
           <button class="button plain" @click="attempt(() => people.remove(person!))">Delete {{ person.name.split(" ")[0] }}</button>
         </header>
         <p v-if="person.note" class="quiet">{{ person.note }}</p>
-        <p v-if="failed" class="says fail" role="alert">{{ failed }}</p>
+        <p v-if="failed" class="callout fail" role="alert">{{ failed }}</p>
         <nav class="dates" aria-label="Dates of measuring">
           <button
             v-for="s in person.sets"
@@ -111,11 +111,11 @@ async function newSet(copyOf?: MeasurementSet): Promise<void> {
           <CompareSets :older="pair[0]" :newer="pair[1]" :unit="session.unit" />
         </template>
         <SetEditor v-else-if="set" :key="set.id" :set="set" :child="person.isChild" />
-        <p v-else class="says">
+        <p v-else class="callout">
           {{ person.name }} has not been measured yet. Press <b>Measure anew</b>, take the tape, and go down the list.
         </p>
       </section>
-      <p v-else class="says">Add yourself, or someone you draft for.</p>
+      <p v-else class="callout">Add yourself, or someone you draft for.</p>
     </div>
   </div>
 </template>

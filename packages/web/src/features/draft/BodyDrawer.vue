@@ -6,10 +6,10 @@ import BodyFigure from "../../ui/BodyFigure.vue";
 import TapeField from "../../ui/TapeField.vue";
 import { sayDay } from "../../ui/times.js";
 import { doubtsByKey } from "../bodies/doubts.js";
-import type { DraftKeeper } from "./use-draft.js";
+import type { DraftAutosave } from "./use-draft.js";
 
 /** The body this draft is made for: the figures as they were taken, what is still missing, doubts, and another set to take. */
-const props = defineProps<{ autosave: DraftKeeper; plan: Plan; missing: readonly string[] }>();
+const props = defineProps<{ autosave: DraftAutosave; plan: Plan; missing: readonly string[] }>();
 const people = usePeople();
 const { local } = props.autosave;
 const focus = ref<string>();
@@ -43,7 +43,7 @@ function take(event: Event): void {
 
 <template>
   <div class="drawer-body">
-    <p v-if="missing.length" class="says look">
+    <p v-if="missing.length" class="callout look">
       This system also needs <b>{{ missing.map((k) => measurementName(k).toLowerCase()).join(", ") }}</b>. Fill it in here and the draft
       goes on.
     </p>

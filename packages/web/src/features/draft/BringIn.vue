@@ -4,13 +4,13 @@ import { readAnswers } from "@lodrin/formats";
 import { ref, useTemplateRef } from "vue";
 import { useUndo } from "../../stores/undo.js";
 import { fitAnswers } from "./fit-answers.js";
-import type { DraftKeeper } from "./use-draft.js";
+import type { DraftAutosave } from "./use-draft.js";
 
 /** Measurements and settings brought back in from a CSV file; what the file does not name stays as it is. */
-const props = defineProps<{ autosave: DraftKeeper; plan: Plan }>();
+const props = defineProps<{ autosave: DraftAutosave; plan: Plan }>();
 const input = useTemplateRef<HTMLInputElement>("input");
 const undo = useUndo();
-const says = ref<string[]>([]);
+const messages = ref<string[]>([]);
 const LARGEST_BYTES = 200_000;
 
 async function bring(): Promise<void> {
@@ -18,7 +18,7 @@ async function bring(): Promise<void> {
   if (!file) return;
   if (input.value) input.value.value = "";
   if (file.size > LARGEST_BYTES) {
-    says.value = [`${file.name} is too long for a list of measurements. Choose the CSV file that was taken from a draft.`];
+    messages.value = [`${file.name} is too long for a list of measurements. Choose the CSV file that was taken from a draft.`];
     return;
   }
   const { answers, problems } = readAnswers(await file.text());
@@ -31,7 +31,7 @@ async function bring(): Promise<void> {
     local.settings = { ...local.settings, ...fit.settings };
     undo.offer(`${taken} figures taken from ${file.name}.`, () => Promise.resolve(void Object.assign(local, before)));
   }
-  says.value = [
+  messages.value = [
     taken > 0 ? `${taken} figures taken from ${file.name}.` : `Nothing in ${file.name} fits this draft.`,
     ...(fit.unknown.length > 0 ? [`Not asked for by this system: ${fit.unknown.join(", ")}.`] : []),
     ...problems.map((p) => `Line ${p.line}: ${p.why} ${p.fix}`),
@@ -43,8 +43,8 @@ async function bring(): Promise<void> {
   <div class="bring">
     <input ref="input" class="unseen" type="file" accept=".csv,text/csv" aria-label="Bring figures in from a CSV file" @change="bring" />
     <button class="button" @click="input?.click()">Bring figures in from a CSV file …</button>
-    <div v-if="says.length" class="says small" role="status">
-      <p v-for="line in says" :key="line">{{ line }}</p>
+    <div v-if="messages.length" class="callout small" role="status">
+      <p v-for="line in messages" :key="line">{{ line }}</p>
     </div>
   </div>
 </template>

@@ -20,10 +20,10 @@ const misses = computed(() => props.checks.filter((c) => c.status !== "pass").le
 <template>
   <div class="drawer-body">
     <slot />
-    <p class="says" :class="misses ? 'look' : 'pass'">
+    <p class="callout" :class="misses ? 'look' : 'pass'">
       {{ misses ? `${misses} of ${checks.length} checks want a look before cloth is cut.` : `All ${checks.length} checks hold.` }}
     </p>
-    <p v-for="w in warnings" :key="w.text" class="says look small">{{ w.text }}</p>
+    <p v-for="w in warnings" :key="w.text" class="callout look small">{{ w.text }}</p>
     <ul>
       <li v-for="c in sorted" :key="c.id">
         <button :class="[c.status, { on: shown?.id === c.id }]" @click="$emit('show', c)">

@@ -15,7 +15,7 @@ import ChecksDrawer from "./ChecksDrawer.vue";
 import DrawerFrame from "./DrawerFrame.vue";
 import DrawerRail from "./DrawerRail.vue";
 import FilesDrawer from "./FilesDrawer.vue";
-import GhostSays from "./GhostSays.vue";
+import GhostNote from "./GhostNote.vue";
 import HandoutList from "./HandoutList.vue";
 import KeysHelp from "./KeysHelp.vue";
 import NotesDrawer from "./NotesDrawer.vue";
@@ -229,7 +229,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
         @pieces="((pieces = $event), (walking = undefined))"
         @grid="grid = !grid"
       />
-      <GhostSays v-if="ghost" class="ghost-says" :ghost="ghost" :unit="unit" />
+      <GhostNote v-if="ghost" class="ghost-note" :ghost="ghost" :unit="unit" />
       <CollisionNotice class="collision" :autosave="autosave" what="draft" :fields="DRAFT_FIELDS" />
     </div>
 
@@ -322,7 +322,7 @@ h1 {
   inset: 0 0 0 24px;
   align-content: end;
 }
-.ghost-says {
+.ghost-note {
   position: absolute;
   inset: auto auto 62px 32px;
 }

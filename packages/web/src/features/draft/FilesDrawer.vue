@@ -4,10 +4,10 @@ import { TEXT_FORMATS } from "@lodrin/formats";
 import { ref } from "vue";
 import { RouterLink } from "vue-router";
 import BringIn from "./BringIn.vue";
-import type { DraftKeeper } from "./use-draft.js";
+import type { DraftAutosave } from "./use-draft.js";
 
 /** Print and files: what can be taken away. Everything waits until the draft is saved, so that the file is the draft. */
-const props = defineProps<{ autosave: DraftKeeper; plan: Plan; unit: HomeUnit; missing: boolean }>();
+const props = defineProps<{ autosave: DraftAutosave; plan: Plan; unit: HomeUnit; missing: boolean }>();
 const why = ref("");
 
 const inGroup = (group: string): { file: string; name: string }[] =>
@@ -38,7 +38,7 @@ async function take(file: string): Promise<void> {
 
 <template>
   <div class="drawer-body">
-    <p v-if="missing" class="says look">Some measurements are still missing: what is printed now is not the whole draft.</p>
+    <p v-if="missing" class="callout look">Some measurements are still missing: what is printed now is not the whole draft.</p>
     <RouterLink class="button main" :to="{ name: 'print', params: { id: autosave.local.id } }">Print the pattern …</RouterLink>
     <p class="small quiet">See the sheets first, choose the paper, then print true to size with a test square.</p>
     <template v-for="group in FILES" :key="group.title">
@@ -46,7 +46,7 @@ async function take(file: string): Promise<void> {
       <button v-for="f in group.files" :key="f.file" class="button" @click="take(f.file)">{{ f.name }}</button>
     </template>
     <BringIn :autosave="autosave" :plan="plan" />
-    <p v-if="why" class="says fail small" role="alert">{{ why }}</p>
+    <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
   </div>
 </template>
 

@@ -3,10 +3,10 @@ import { statementsOf, type System } from "@lodrin/core";
 import { computed, ref } from "vue";
 import { useRouter } from "vue-router";
 import { useDrafts } from "../../stores/drafts.js";
-import type { DraftKeeper } from "./use-draft.js";
+import type { DraftAutosave } from "./use-draft.js";
 
 /** Name and note of the draft, its lesson and cautions, duplicate and delete. */
-const props = defineProps<{ autosave: DraftKeeper; system: System }>();
+const props = defineProps<{ autosave: DraftAutosave; system: System }>();
 const drafts = useDrafts();
 const router = useRouter();
 const { local } = props.autosave;
@@ -57,7 +57,7 @@ function rename(event: Event): void {
       <button class="button" @click="duplicate">Duplicate</button>
       <button class="button" @click="remove">Delete</button>
     </div>
-    <p v-if="why" class="says fail small" role="alert">{{ why }}</p>
+    <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
     <template v-if="lesson.length">
       <h3>Lesson</h3>
       <p v-for="text in lesson" :key="text">{{ text }}</p>
@@ -68,7 +68,7 @@ function rename(event: Event): void {
     </template>
     <template v-if="cautions.length">
       <h3>Take care</h3>
-      <p v-for="text in cautions" :key="text" class="says look small">{{ text }}</p>
+      <p v-for="text in cautions" :key="text" class="callout look small">{{ text }}</p>
     </template>
   </div>
 </template>

@@ -2,11 +2,11 @@
 import type { HomeUnit, Plan } from "@lodrin/core";
 import { onBeforeUnmount, ref } from "vue";
 import SettingField from "./SettingField.vue";
-import type { DraftKeeper } from "./use-draft.js";
+import type { DraftAutosave } from "./use-draft.js";
 import type { Trial } from "./use-ghost.js";
 
 /** Choices with their reasons, and settings with their ranges. The draft redraws at once. */
-const props = defineProps<{ autosave: DraftKeeper; plan: Plan; unit: HomeUnit }>();
+const props = defineProps<{ autosave: DraftAutosave; plan: Plan; unit: HomeUnit }>();
 /** The option laid over the draft as a ghost, before it is taken. */
 const trial = defineModel<Trial | undefined>("trial");
 const { local } = props.autosave;

@@ -38,7 +38,7 @@ const state = (index: number): string => (index === props.stage ? "now" : index 
           <span class="number">{{ i + 1 }}</span><span>{{ sentence(s) }}</span>
         </button>
         <div v-if="stage === i + 1" class="open">
-          <p v-if="s.outcome.status === 'failed'" class="says fail"><b>Not done.</b> {{ s.outcome.why }} {{ s.outcome.fix }}</p>
+          <p v-if="s.outcome.status === 'failed'" class="callout fail"><b>Not done.</b> {{ s.outcome.why }} {{ s.outcome.fix }}</p>
           <template v-if="gradual(s)">
             <label :for="id" class="small">Watch it: drag from before to after</label>
             <input :id="id" v-model.number="share" class="slide" type="range" min="0" max="1" step="0.01" />

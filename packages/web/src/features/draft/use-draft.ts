@@ -9,13 +9,13 @@ import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
 /** The parts of a draft that are edited in its view. */
 export const DRAFT_FIELDS = ["name", "note", "personId", "personName", "setId", "unit", "measurements", "settings", "step"] as const;
 export type DraftField = (typeof DRAFT_FIELDS)[number];
-export type DraftKeeper = Autosave<Draft, DraftField>;
+export type DraftAutosave = Autosave<Draft, DraftField>;
 
 /** A draft opened: what was loaded, and how it is kept. */
 export interface OpenDraft {
   readonly draft: Draft;
   readonly system: ShelfSystem;
-  readonly autosave: DraftKeeper;
+  readonly autosave: DraftAutosave;
 }
 
 /** Opens a kept draft with the version of the system it was made with. */

@@ -1,6 +1,6 @@
 import { distance, type Plan, pointText, run, type Run } from "@lodrin/core";
 import { computed, type ComputedRef, ref, type Ref } from "vue";
-import type { DraftKeeper } from "./use-draft.js";
+import type { DraftAutosave } from "./use-draft.js";
 
 /** An option of a choice that is not taken: laid over the draft as a ghost to see what it would change. */
 export interface Trial {
@@ -24,7 +24,7 @@ const SEEN_MM = 0.5;
 export function useGhost(
   plan: Plan,
   now: Readonly<Ref<Run>>,
-  { local }: DraftKeeper,
+  { local }: DraftAutosave,
 ): { trial: Ref<Trial | undefined>; ghost: ComputedRef<Ghost | undefined> } {
   const trial = ref<Trial>();
   const ghost = computed((): Ghost | undefined => {

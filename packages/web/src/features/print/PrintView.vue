@@ -74,7 +74,7 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
           <RouterLink :to="{ name: 'draft', params: { id: open.draft.id } }">← {{ open.autosave.local.name }}</RouterLink>
         </p>
         <h1>Print</h1>
-        <p v-if="drafted.missing.length" class="says look">
+        <p v-if="drafted.missing.length" class="callout look">
           Some measurements are still missing: what is printed now is not the whole draft.
         </p>
         <label class="text-field">
@@ -90,7 +90,7 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
             <option value="board">the construction</option>
           </select>
         </label>
-        <p v-if="planned?.tooLarge" class="says fail" role="alert">{{ planned.tooLarge }}</p>
+        <p v-if="planned?.tooLarge" class="callout fail" role="alert">{{ planned.tooLarge }}</p>
         <p v-if="tiles" class="big">
           {{ printed }} {{ printed === 1 ? "sheet" : "sheets"
           }}<template v-if="cover"> and one page with the map and the test squares</template
@@ -102,8 +102,8 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
         </p>
         <button class="button main" :disabled="!tiles" @click="take('pattern.pdf')">Open the pattern (PDF)</button>
         <button class="button" @click="take('handout.pdf')">Open the handout (PDF)</button>
-        <p v-if="failed" class="says fail small" role="alert">{{ failed }}</p>
-        <p class="says small">
+        <p v-if="failed" class="callout fail small" role="alert">{{ failed }}</p>
+        <p class="callout small">
           Print at 100 %, never “fit to page”. Then lay a rule on the 5 cm and the 2 in square before you cut anything.
         </p>
       </section>

@@ -95,7 +95,7 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
 <template>
   <div class="page">
     <LoadState v-if="!ready" what="the system and your bodies" :why="why" @again="again" />
-    <p v-else-if="!system" class="says fail">
+    <p v-else-if="!system" class="callout fail">
       There is no such system on the shelf. <RouterLink :to="{ name: 'shelf' }">Back to the shelf</RouterLink>
     </p>
     <div v-else class="start">
@@ -106,7 +106,7 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
           Builds on the <RouterLink :to="{ name: 'start', params: { slug: base.slug } }">{{ base.title }}</RouterLink>. {{ base.text }}
         </p>
         <h2>On whose body?</h2>
-        <p v-if="failed" class="says fail" role="alert">{{ failed }}</p>
+        <p v-if="failed" class="callout fail" role="alert">{{ failed }}</p>
         <ul>
           <li v-for="c in choices" :key="c.set.id">
             <button class="body" :disabled="busy" @click="begin(c.person, c.set)">

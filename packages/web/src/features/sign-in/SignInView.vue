@@ -74,7 +74,7 @@ async function enter(): Promise<void> {
         ><span>Password</span
         ><input v-model="password" name="password" type="password" :autocomplete="fresh ? 'new-password' : 'current-password'"
       /></label>
-      <p v-if="why" class="says fail" role="alert">{{ why }}</p>
+      <p v-if="why" class="callout fail" role="alert">{{ why }}</p>
       <button class="button main" :disabled="busy">{{ busy ? "One moment …" : fresh ? "Make my account" : "Sign in" }}</button>
       <button type="button" class="button plain" @click="((fresh = !fresh), (why = ''))">
         {{ fresh ? "I have an account" : "I am new here: make an account" }}

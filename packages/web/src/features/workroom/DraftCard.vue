@@ -30,7 +30,7 @@ async function attempt(act: () => Promise<unknown>): Promise<void> {
       Duplicate
     </button>
     <button class="button plain" :aria-label="`Delete ${draft.name}`" @click="attempt(() => drafts.remove(draft))">Delete</button>
-    <p v-if="why" class="says fail small" role="alert">{{ why }}</p>
+    <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
   </div>
 </template>
 
@@ -51,7 +51,7 @@ async function attempt(act: () => Promise<unknown>): Promise<void> {
   color: var(--ink);
   text-decoration: none;
 }
-.says {
+.callout {
   flex-basis: 100%;
 }
 </style>

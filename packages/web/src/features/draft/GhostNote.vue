@@ -8,7 +8,7 @@ defineProps<{ ghost: Ghost; unit: HomeUnit }>();
 </script>
 
 <template>
-  <p class="ghost-says" role="status">
+  <p class="ghost-note" role="status">
     <b>Dashed: {{ ghost.trial.option.replace(/_/g, " ") }}.</b>{{ " " }}
     <template v-if="ghost.farthest">
       {{ ghost.moved }} {{ ghost.moved === 1 ? "point moves" : "points move" }}, {{ ghost.farthest.name }} most:
@@ -19,7 +19,7 @@ defineProps<{ ghost: Ghost; unit: HomeUnit }>();
 </template>
 
 <style scoped>
-.ghost-says {
+.ghost-note {
   max-width: min(340px, calc(100% - 64px));
   margin: 0;
   padding: 8px 14px;
