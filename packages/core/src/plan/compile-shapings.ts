@@ -4,7 +4,7 @@ import { FormulaError } from "../formula/error.js";
 import type { Kind } from "../quantity/kind.js";
 import { SHAPINGS } from "../shaping/index.js";
 import type { ShapeStep } from "../system/model.js";
-import type { Slot } from "../verb/form.js";
+import type { FormParameter } from "../verb/form.js";
 import { pieceEntry } from "./compile-pieces.js";
 import { partNoter } from "./note-part.js";
 import type { PieceContext } from "./piece-context.js";
@@ -40,7 +40,8 @@ function compiled(
     return base;
   }
   const part = partNoter(statement, note);
-  for (const slot of form.slots) part(`args.${slot.name}`, () => take(slot, source.args[slot.name] ?? "", context, needs, statement));
+  for (const parameter of form.parameters)
+    part(`args.${parameter.name}`, () => take(parameter, source.args[parameter.name] ?? "", context, needs, statement));
   const figure = (name: string, kind: Kind): ((f: Parameters<PlannedFormula["typed"]["run"]>[0]) => number) => {
     const text = source.args[name] ?? "";
     const tree = part(`args.${name}`, () => read.parse(text));
@@ -63,21 +64,21 @@ function compiled(
 /** Names that stand for a piece the shaping makes, not for one it is given. */
 const MADE = new Set(["first", "second", "name"]);
 
-function take(slot: Slot, text: string, context: PieceContext, needs: string[], statement: number): void {
+function take(parameter: FormParameter, text: string, context: PieceContext, needs: string[], statement: number): void {
   const { scope, names, read } = context;
-  if (slot.type === "point") names.points.set(text, pointIndex(text, scope, [0, text.length]));
-  if (slot.type === "path") {
+  if (parameter.type === "point") names.points.set(text, pointIndex(text, scope, [0, text.length]));
+  if (parameter.type === "path") {
     if (!scope.paths.has(text)) throw new FormulaError(`No line and no dart is called ${text}.`, "Draw it above first.", [0, text.length]);
     names.paths.set(text, pathIndex(text, scope, [0, text.length]));
   }
-  if (slot.type === "names")
+  if (parameter.type === "names")
     for (const id of listOf(text)) if (scope.points.has(id)) names.points.set(id, pointIndex(id, scope, [0, text.length]));
-  if (slot.type === "paths") for (const key of listOf(text)) names.paths.set(key, pathIndex(key, scope, [0, text.length]));
-  if (slot.type === "piece" && MADE.has(slot.name)) {
+  if (parameter.type === "paths") for (const key of listOf(text)) names.paths.set(key, pathIndex(key, scope, [0, text.length]));
+  if (parameter.type === "piece" && MADE.has(parameter.name)) {
     // A split may keep the name of the piece it cuts.
-    if (!needs.includes(text)) read.claim(text, statement, `args.${slot.name}`, "piece");
+    if (!needs.includes(text)) read.claim(text, statement, `args.${parameter.name}`, "piece");
     scope.pieces.set(text, { roles: new Set(), settled: false });
-  } else if (slot.type === "piece" || slot.type === "edge") {
+  } else if (parameter.type === "piece" || parameter.type === "edge") {
     const [key = ""] = text.split(".");
     pieceEntry(key, context).settled = false;
     if (!needs.includes(key)) needs.push(key);

@@ -4,7 +4,7 @@ import { functionFor } from "../formula/functions.js";
 import { parseFormula, parseLineRef } from "../formula/parse.js";
 import type { LineTree, Span, Tree } from "../formula/tree.js";
 import { VERBS } from "../verb/index.js";
-import type { Form, SlotType } from "../verb/form.js";
+import type { Form, ParameterType } from "../verb/form.js";
 import type { Statement } from "./model.js";
 import { SHAPING_FORMS } from "./shaping-forms.js";
 
@@ -179,14 +179,14 @@ class Gatherer {
   /** The gaps of a verb or shaping, by what may stand in them. */
   private args(statement: Statement & { is: "point" | "shape" }): void {
     const verbs: ReadonlyMap<string, { readonly forms: readonly Form[] }> = statement.is === "point" ? VERBS : SHAPING_FORMS;
-    for (const { name, type } of verbs.get(statement.verb)?.forms[statement.form]?.slots ?? []) {
+    for (const { name, type } of verbs.get(statement.verb)?.forms[statement.form]?.parameters ?? []) {
       const text = statement.args[name] ?? "";
       const made = statement.is === "shape" && type === "piece" && (name === "first" || name === "second" || name === "name");
-      if (!made) this.slot(type, text, `args.${name}`);
+      if (!made) this.parameter(type, text, `args.${name}`);
     }
   }
 
-  private slot(type: SlotType, text: string, part: string): void {
+  private parameter(type: ParameterType, text: string, part: string): void {
     if (type === "length" || type === "number" || type === "angle") this.field("formula", text, part);
     else if (type === "names" || type === "paths") this.list(text, part);
     else this.field(type, text, part);

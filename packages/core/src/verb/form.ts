@@ -1,17 +1,17 @@
 /** What may fill a gap in a verb's form. */
-export type SlotType = "length" | "number" | "angle" | "point" | "line" | "path" | "paths" | "names" | "piece" | "edge";
+export type ParameterType = "length" | "number" | "angle" | "point" | "line" | "path" | "paths" | "names" | "piece" | "edge";
 
 /** A gap in a form: `{distance:length}`. */
-export interface Slot {
+export interface FormParameter {
   readonly name: string;
-  readonly type: SlotType;
+  readonly type: ParameterType;
 }
 
 /** A verb's form read once: how its sentence is matched, and the gaps in it. */
 export interface Form {
   readonly text: string;
   readonly pattern: RegExp;
-  readonly slots: readonly Slot[];
+  readonly parameters: readonly FormParameter[];
 }
 
 /** Where an argument stands in the text it was matched in, and how long it is there. */
@@ -24,7 +24,7 @@ export interface Matched {
 /** A formula never begins with one of the small words that join a sentence. */
 const FORMULA_GAP = "((?!(?:from|to|of)\\s).+?)";
 
-const GAP: Record<SlotType, string> = {
+const GAP: Record<ParameterType, string> = {
   length: FORMULA_GAP,
   number: FORMULA_GAP,
   angle: FORMULA_GAP,
@@ -42,15 +42,15 @@ const COMMA = "\\s*,(?:\\s+|(?![0-9])|(?<![0-9],))";
 
 /** Reads a form like `{distance:length} from {from:point}`. Words stand for themselves; gaps are filled by the author. */
 export function form(text: string): Form {
-  const slots: Slot[] = [];
+  const parameters: FormParameter[] = [];
   const pattern = text
     .replace(/,\s+/g, COMMA)
     .replace(/ +/g, "\\s+")
     .replace(/\{(\w+):(\w+)\}/g, (_, name: string, type: string) => {
-      slots.push({ name, type: type as SlotType });
-      return GAP[type as SlotType];
+      parameters.push({ name, type: type as ParameterType });
+      return GAP[type as ParameterType];
     });
-  return { text, slots, pattern: new RegExp(`^\\s*${pattern}\\s*$`, "d") };
+  return { text, parameters, pattern: new RegExp(`^\\s*${pattern}\\s*$`, "d") };
 }
 
 /** What stands in brackets, blanked out: no word and no comma in there parts the sentence. */
@@ -71,17 +71,17 @@ export function matchForm(f: Form, sentence: string): Record<string, Matched> | 
   const match = f.pattern.exec(blankBrackets(sentence));
   if (!match?.indices) return undefined;
   const found: Record<string, Matched> = {};
-  f.slots.forEach((slot, i) => {
+  f.parameters.forEach((parameter, i) => {
     const [at, end] = match.indices?.[i + 1] as [number, number];
     const text = sentence.slice(at, end);
-    found[slot.name] = { text: slot.type === "point" ? text.replace(/^#/, "") : text, at, typed: end - at };
+    found[parameter.name] = { text: parameter.type === "point" ? text.replace(/^#/, "") : text, at, typed: end - at };
   });
   return found;
 }
 
 /** The form with its gaps filled. Points are written so that they cannot be mistaken for numbers. */
 export function printForm(f: Form, args: Readonly<Record<string, string>>): string {
-  const types = new Map(f.slots.map((s) => [s.name, s.type]));
+  const types = new Map(f.parameters.map((s) => [s.name, s.type]));
   return f.text.replace(/\{(\w+):\w+\}/g, (_, name: string) => {
     const value = args[name] ?? "";
     return types.get(name) === "point" ? pointText(value) : value;

@@ -1,4 +1,4 @@
-import { type Form, pointText, type Slot } from "../../verb/form.js";
+import { type Form, pointText, type FormParameter } from "../../verb/form.js";
 
 const POINT = /^(?:#[A-Za-z]*[0-9]+[a-z0-9']*|[A-Z]+[0-9]+[a-z0-9']*)$/;
 const LINE = /^(#?\w+'?)\s*[-–]\s*(#?\w+'?)$/;
@@ -25,7 +25,7 @@ export function ruleInstead(word: string, forms: readonly Form[], rest: string):
     let score = 0;
     for (const w of rest.match(/[a-z]+/g) ?? []) if (words.has(w)) score += kept.has(w) ? 1 : -1;
     const text = form.text.replace(/\{(\w+):\w+\}/g, (_, name: string) => {
-      const found = fill(form.slots.find((s) => s.name === name) as Slot, typed);
+      const found = fill(form.parameters.find((s) => s.name === name) as FormParameter, typed);
       score += found === undefined ? -2 : 2;
       return found ?? LEFT_OPEN;
     });
@@ -60,8 +60,8 @@ function listFor(token: string, typed: Typed): string[] | undefined {
   return /^[A-Z]\w*(?:\.\w+)?$/.test(token) ? typed.edges : undefined;
 }
 
-function fill(slot: Slot, typed: Typed): string | undefined {
-  switch (slot.type) {
+function fill(parameter: FormParameter, typed: Typed): string | undefined {
+  switch (parameter.type) {
     case "point": {
       const point = typed.points.shift();
       return point && pointText(point.replace(/^#/, ""));
@@ -69,7 +69,7 @@ function fill(slot: Slot, typed: Typed): string | undefined {
     case "line":
     case "path": {
       const name = typed.figures.findIndex((f) => /^[a-z_]\w*$/.test(f));
-      if (slot.type === "line" && typed.lines.length > 0) return typed.lines.shift();
+      if (parameter.type === "line" && typed.lines.length > 0) return typed.lines.shift();
       return name >= 0 ? typed.figures.splice(name, 1)[0] : undefined;
     }
     case "piece":

@@ -132,7 +132,7 @@ class BlockReader {
       if (!found) continue;
       statement["form"] = form;
       statement["args"] = Object.fromEntries(Object.entries(found).map(([name, m]) => [name, m.text]));
-      for (const { name, type } of (verb.forms[form] as Form).slots) {
+      for (const { name, type } of (verb.forms[form] as Form).parameters) {
         const m = found[name] as Matched;
         this.parts[`args.${name}`] = [line.row, line.column + rest.at + m.at, m.typed];
         if (type === "length" || type === "number" || type === "angle") this.formulas.push(m.text);
