@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
-import { FUNCTIONS, loadSystem, printNotation, run, SHAPINGS, VERBS } from "@lodrin/core";
+import { FUNCTIONS, loadSystem, printNotation, readNotation, run, sampleBody, SHAPINGS, VERBS } from "@lodrin/core";
 import { describe, expect, it } from "vitest";
+import { readLibrary } from "./library/index.js";
 import { type Drawing, drawBoard, drawPieces, writeSvg } from "./index.js";
 
 // Writes the pages of docs/notation with their drawings and holds them to it: run the tests with -u after a change.
@@ -15,28 +16,27 @@ interface Example {
   readonly drafted: ReturnType<typeof run>;
 }
 
-/** What the few examples that ask for a measurement are drawn with, in cm. */
-const ASKED = { bust: 100, head: 56 };
+const LIBRARY = readLibrary("systems");
 
 const examples = readdirSync(EXAMPLES)
   .sort()
   .map((file): Example => {
     const text = readFileSync(`${EXAMPLES}/${file}`, "utf8");
-    const loaded = loadSystem(text);
+    const loaded = loadSystem(text, LIBRARY);
     expect(loaded.problems, file).toEqual([]);
     return {
       name: file.replace(".lodrin", ""),
       text,
       title: loaded.plan.system.title,
       plan: loaded.plan,
-      drafted: run(loaded.plan, ASKED),
+      drafted: run(loaded.plan, sampleBody(loaded.plan)),
     };
   });
 const of = (kind: string): Example[] => examples.filter((e) => e.name.startsWith(`${kind}-`));
 const wordOf = ({ name }: Example): string => name.slice(name.indexOf("-") + 1);
 
 /** What an example says past the lines every one of them begins with. */
-const body = (text: string): string => text.slice(text.indexOf("\nboard ") + 1).trim();
+const body = (text: string): string => text.slice(text.search(/\n(?:board|uses) /) + 1).trim();
 
 const picture = (name: string, what: string): string => `![${what}](drawn/${name}.svg)`;
 
@@ -89,6 +89,14 @@ const WORDS: Readonly<Record<string, readonly [string, string]>> = {
   roles: [
     "Roles and levels that mean something",
     'An edge may have any name. Three are known, and checked on every draft: `neck` (all that are not sewn to another neck make the opening that must pass over the head, unless `closes` says how it opens), `shoulder` and `armhole` (their lengths lie within human range). Edges of one role run on over a seam; a piece made `from` another lies on it and is left out of that. A level is the body\'s when it says so, as in `level KEY "Name" at waist`: chest, bust, underbust, waist, high_hip, hip, knee or hem. Titles and labels are for people, in any language, and decide nothing.',
+  ],
+  turned: [
+    "Turned over",
+    "Front and back are both drawn with the centre on the left. Laid shoulder to shoulder one of them lies wrong side up: `turned over`, in a join, turns the piece that is joined on first; in the heading of a piece it takes it off the board wrong side up. Without it the neck of one would come to the armhole of the other.",
+  ],
+  uses: [
+    "The order with `uses`",
+    "All of the other system stands where the line with `uses` stands. What it asks for and is written again here takes the place it had there, so that it counts for all that is drawn; steps and lines follow below, on a board gone on with or on one's own.",
   ],
   tables: [
     "Tables, and what lies past their ends",
@@ -180,10 +188,10 @@ describe("the pages of the notation", () => {
     for (const name of [...FUNCTIONS.keys(), "if", "closed_width"]) expect(text).toContain(`= ${name}(`);
   });
 
-  it.each(examples)("$name draws every step and reads the same after it is printed", ({ text, plan, drafted }) => {
-    expect(drafted.outcomes.filter((o) => o.status !== "drawn")).toEqual([]);
+  it.each(examples)("$name draws every step and reads the same after it is printed", ({ text, drafted }) => {
+    expect(drafted.outcomes.filter((o) => o.status === "failed")).toEqual([]);
     expect(drafted.shapings.filter((s) => s.outcome.status !== "done")).toEqual([]);
-    expect(loadSystem(printNotation(plan.system)).plan.system).toEqual(loadSystem(text).plan.system);
+    expect(readNotation(printNotation(readNotation(text).system)).system).toEqual(readNotation(text).system);
   });
 
   it.each(examples.flatMap(drawingsOf).map(([name, drawing]) => ({ name, drawing })))("drawn: $name", async ({ name, drawing }) => {
