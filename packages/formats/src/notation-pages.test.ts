@@ -201,7 +201,7 @@ describe("the pages of the notation", () => {
   it("words", async () => {
     const sections = of("word").map((e) => {
       const values = e.plan.steps.flatMap(({ source, target }, i) => {
-        if (source.is !== "value" || e.drafted.outcomes[i]?.status !== "drawn") return [];
+        if (source.is !== "value" || !e.text.includes(`\nvalue ${source.key} `) || e.drafted.outcomes[i]?.status !== "drawn") return [];
         const got = e.drafted.frame.slots[target] as number;
         const figure =
           source.kind === "angle"
