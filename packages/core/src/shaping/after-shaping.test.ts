@@ -124,8 +124,15 @@ shape join Strip.old_shoulder turned over to Back.old_shoulder into Back
     expect(Math.min(...back.net.map((p) => p.y))).toBeCloseTo(-30, 6);
   });
 
-  it("as it lies, it would bring the armhole to the neck", () => {
+  it("as it lies, it would bring the armhole to the neck, which is told", () => {
     const r = shaped(SHOULDERS.replace(" turned over", ""));
+    const told = "Joined as the pieces lie, the neck of one comes to the armhole of the other: write turned over.";
+    expect(r.warnings.map((w) => w.text).join()).toMatch(new RegExp(told.replace(/neck|armhole/g, "(?:neck|armhole)")));
+    expect(
+      shaped(SHOULDERS)
+        .warnings.map((w) => w.text)
+        .join(),
+    ).not.toContain("turned over");
     expect(lengths(piece(r, "Back"))["armhole"]).not.toBeCloseTo(330, 1);
   });
 });

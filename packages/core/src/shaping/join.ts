@@ -48,6 +48,16 @@ function unlike(a: Named, laid: EdgeParts): string[] {
   ];
 }
 
+/** Two edges whose neighbours would meet if one piece were turned over, but cross as the pieces lie: the neck comes to the armhole. */
+function crosswise(a: Named, b: Named): string[] {
+  const beside = ({ piece: { edges }, index }: Named, step: 1 | -1): string =>
+    (edges[(index + step + edges.length) % edges.length] as PieceResult["edges"][number]).role;
+  const [before, after] = [beside(a, -1), beside(a, 1)];
+  if (before === after || beside(b, -1) !== before || beside(b, 1) !== after) return [];
+  const words = (role: string): string => role.replace(/_/g, " ");
+  return [`Joined as the pieces lie, the ${words(before)} of one comes to the ${words(after)} of the other: write turned over.`];
+}
+
 function joinedAt(a: Named, b: Named, key: string): PieceResult {
   // Outlines run the same way round, so edges laid on each other run against each other.
   const [from, to] = [startOf(b.edge.path), endOf(a.edge.path)];
@@ -66,7 +76,7 @@ function joinedAt(a: Named, b: Named, key: string): PieceResult {
     inside: [...a.piece.inside, { label: b.edge.role.replace(/_/g, " "), path: a.edge.path }, ...brought.inside],
     notches: [...a.piece.notches, ...brought.notches],
     marks: [...a.piece.marks, ...brought.marks],
-    doubts: [...a.piece.doubts, ...b.piece.doubts, ...unlike(a, mapEdge(b.edge, map))],
+    doubts: [...a.piece.doubts, ...b.piece.doubts, ...unlike(a, mapEdge(b.edge, map)), ...crosswise(a, b)],
     carried: {
       points: new Map([...brought.carried.points, ...a.piece.carried.points]),
       paths: new Map([...brought.carried.paths, ...a.piece.carried.paths]),
