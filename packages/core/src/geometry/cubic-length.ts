@@ -21,13 +21,17 @@ const W_KRONROD = Float64Array.from(KRONROD, (w) => 0.5 * w);
 const W_GAUSS = Float64Array.from(GAUSS, (w) => 0.5 * w);
 
 /** How far the two rules may differ, as a share of the length: the finer one is then about the square of it off. */
-const RULES_AGREE = 1e-6;
+const RULES_AGREE = 1e-9;
+
+/** A cubic that sets out or arrives against its chord, or whose control polygon is longer than this many chords, may turn back between the points that are looked at: it is halved. */
+const MOST_WOUND = 1.6;
 
 const DEEPEST_HALVING = 24;
 
 /**
  * Arc length of a cubic in mm. 15-point Gauss–Kronrod against its 7-point Gauss rule, halving where they differ:
- * relative error below 1e-9 on smooth cubics, below 1e-7 where a cusp lies inside.
+ * relative error below 1e-9 on smooth cubics, below 2e-6 where a cusp lies inside; of a straight cubic that turns back twice
+ * between two of the points that are looked at, up to 1e-4 may be missed.
  */
 export function cubicLength(c: Cubic, depth = 0): number {
   if (c.straight) return distance(c.p0, c.p3);
@@ -38,6 +42,8 @@ export function cubicLength(c: Cubic, depth = 0): number {
   const y1 = 6 * (c.p2.y - 2 * c.p1.y + c.p0.y);
   const x2 = 3 * (c.p3.x - c.p0.x + 3 * (c.p1.x - c.p2.x));
   const y2 = 3 * (c.p3.y - c.p0.y + 3 * (c.p1.y - c.p2.y));
+  const ex = 3 * (c.p3.x - c.p2.x);
+  const ey = 3 * (c.p3.y - c.p2.y);
   const mx = (0.5 * x2 + x1) * 0.5 + x0;
   const my = (0.5 * y2 + y1) * 0.5 + y0;
   const middle = Math.sqrt(mx * mx + my * my);
@@ -54,7 +60,12 @@ export function cubicLength(c: Cubic, depth = 0): number {
     fine += (W_KRONROD[i] as number) * speed;
     coarse += (W_GAUSS[i] as number) * speed;
   }
-  if (!(Math.abs(fine - coarse) > RULES_AGREE * fine) || depth >= DEEPEST_HALVING || fine < 1e-9) return fine;
+  const chordX = c.p3.x - c.p0.x;
+  const chordY = c.p3.y - c.p0.y;
+  const polygon = (Math.sqrt(x0 * x0 + y0 * y0) + Math.sqrt(ex * ex + ey * ey)) / 3 + distance(c.p1, c.p2);
+  const wound =
+    polygon > MOST_WOUND * Math.sqrt(chordX * chordX + chordY * chordY) || x0 * chordX + y0 * chordY < 0 || ex * chordX + ey * chordY < 0;
+  if ((!wound && !(Math.abs(fine - coarse) > RULES_AGREE * fine)) || depth >= DEEPEST_HALVING || fine < 1e-9) return fine;
   const [a, b] = splitCubic(c, 0.5);
   return cubicLength(a, depth + 1) + cubicLength(b, depth + 1);
 }
