@@ -1,3 +1,4 @@
+import { evaluated } from "../formula/evaluated.js";
 import type { Frame } from "../formula/scope.js";
 import { mapPath, type Path, pathLength, placeAlong } from "../geometry/path.js";
 import { type Point, turn } from "../geometry/point.js";
@@ -32,7 +33,7 @@ export function drawOn(drawing: PlannedDrawing, frame: Frame, piece: DrawnPiece)
     return a && b && [a, b];
   };
   return {
-    grain: grainOf(drawing, frame, between),
+    grain: grainOf(drawing, frame, doubts, between),
     levels: drawing.levels.flatMap((l) => {
       const ends = between(l.ends);
       return ends ? [{ label: l.label, a: ends[0], b: ends[1] }] : [];
@@ -50,7 +51,7 @@ export function drawOn(drawing: PlannedDrawing, frame: Frame, piece: DrawnPiece)
       const at = notchAt(n, frame, piece, doubts, place);
       return at ? [{ id: n.id, at, ticks: n.ticks }] : [];
     }),
-    marks: drawing.marks.flatMap((m) => marksOf(m, frame, place)),
+    marks: drawing.marks.flatMap((m) => marksOf(m, frame, doubts, place)),
     doubts,
   };
 }
@@ -58,11 +59,16 @@ export function drawOn(drawing: PlannedDrawing, frame: Frame, piece: DrawnPiece)
 function grainOf(
   { grain }: PlannedDrawing,
   frame: Frame,
+  doubts: string[],
   between: (ends: readonly [number, number]) => [Point, Point] | undefined,
 ): [Point, Point] | undefined {
   const ends = grain && between(grain.ends);
-  const by = grain?.turned?.run(frame) ?? 0;
+  const by = grain?.turned ? evaluated(grain.turned, frame) : 0;
   if (!ends || by === 0) return ends;
+  if (!Number.isFinite(by)) {
+    doubts.push("The grain cannot be turned: what its angle is worked out from is not on the draft. It lies along its line.");
+    return ends;
+  }
   const middle = { x: (ends[0].x + ends[1].x) / 2, y: (ends[0].y + ends[1].y) / 2 };
   return [turn(ends[0], middle, by), turn(ends[1], middle, by)];
 }
@@ -77,9 +83,12 @@ function notchAt(
   if ("point" in n) return place(n.point);
   const edge = piece.edgeOf(n.edge);
   if (!edge) return undefined;
-  const mm = n.along.run(frame);
+  const mm = evaluated(n.along, frame);
   const length = pathLength(edge);
-  if (!Number.isFinite(mm)) return undefined;
+  if (!Number.isFinite(mm)) {
+    doubts.push(`The notch on ${n.edge.replace(/_/g, " ")} is left out: what its place is worked out from is not on the draft.`);
+    return undefined;
+  }
   if (mm < 0 || mm > length + 1e-6) {
     doubts.push(
       `The notch on ${n.edge.replace(/_/g, " ")} would stand at ${(mm / 10).toFixed(1)} cm, but that edge is ${(length / 10).toFixed(1)} cm long: it is left out.`,
@@ -93,8 +102,12 @@ function notchAt(
 export const notchesOff = (notches: readonly Notch[]): string[] =>
   notches.flatMap(({ id, off }) => (off > OFF_MM ? [`The notch at ${id} stands ${(off / 10).toFixed(1)} cm off the outline.`] : []));
 
-function marksOf(m: PlannedMark, frame: Frame, place: (index: number) => Point | undefined): PieceMark[] {
-  const length = m.length?.run(frame);
+function marksOf(m: PlannedMark, frame: Frame, doubts: string[], place: (index: number) => Point | undefined): PieceMark[] {
+  const length = m.length && evaluated(m.length, frame);
+  if (length !== undefined && !(length >= 0)) {
+    doubts.push(`The ${m.kind} has no length on this draft: it is left out.`);
+    return [];
+  }
   return m.points.flatMap((index) => {
     const at = place(index);
     return at ? [{ kind: m.kind, at, length, way: m.way === "down" ? { x: 0, y: 1 } : { x: 1, y: 0 } }] : [];

@@ -1,3 +1,4 @@
+import { evaluated } from "../formula/evaluated.js";
 import type { Frame } from "../formula/scope.js";
 import { boundsOf } from "../geometry/bounds.js";
 import { flatten } from "../geometry/flatten.js";
@@ -7,7 +8,7 @@ import { assemble, type EdgeParts } from "./assemble.js";
 import type { CarriedNames, PlannedEdge, PlannedPiece } from "./blueprint.js";
 import { drawOn } from "./draw-on.js";
 import { type EdgePath, edgePath } from "./edge-path.js";
-import type { PieceResult } from "./piece.js";
+import { type PieceResult, roleText } from "./piece.js";
 
 /** Takes a piece off the board. Undefined when a point of its outline is missing. Its edges become paths of the frame. */
 export function takePiece(piece: PlannedPiece, frame: Frame, names: CarriedNames): PieceResult | undefined {
@@ -24,6 +25,7 @@ export function takePiece(piece: PlannedPiece, frame: Frame, names: CarriedNames
   const edges = piece.edges.map((edge, i) => edgeParts(edge, outline[i] as EdgePath, turnedAt === undefined ? undefined : lift, frame));
   const edgeOf = (role: string): Path | undefined => edges[piece.edges.findIndex((e) => e.role === role)]?.path;
   const { source } = piece;
+  const drawn = drawOn(piece, frame, { edgeOf, lift, mouthOf: (dart) => outline.find((edge) => edge.mouths.has(dart))?.mouths.get(dart) });
   return assemble({
     key: source.key,
     title: source.title,
@@ -32,7 +34,8 @@ export function takePiece(piece: PlannedPiece, frame: Frame, names: CarriedNames
     onFold: source.onFold ?? false,
     mirrored: source.mirrored ?? false,
     edges,
-    ...drawOn(piece, frame, { edgeOf, lift, mouthOf: (dart) => outline.find((edge) => edge.mouths.has(dart))?.mouths.get(dart) }),
+    ...drawn,
+    doubts: [...drawn.doubts, ...piece.edges.flatMap((edge) => allowanceDoubt(edge, frame))],
     notes: piece.notes,
     carried: carriedBy(names, frame, lift, turnedAt),
   });
@@ -80,11 +83,17 @@ function turnAbout(outline: readonly EdgePath[]): number {
   return box ? box.minX + box.maxX : 0;
 }
 
+/** What is said of an allowance that is none on this body. */
+function allowanceDoubt({ role, finish, allow }: PlannedEdge, frame: Frame): string[] {
+  if (finish !== "seam" || allow === undefined || allow.constant !== undefined || evaluated(allow, frame) >= 0) return [];
+  return [`The allowance of ${roleText({ role })} comes to no figure above nothing: none is added. Check what it is worked out from.`];
+}
+
 type PlainEdge = Omit<PlannedEdge, "pathIndex">;
 
 /** An edge as drawn, with its allowance on this body. */
 export function edgeParts(edge: PlainEdge, drawn: EdgePath, toPaper: ((p: Point) => Point) | undefined, frame: Frame): EdgeParts {
-  const allow = edge.finish === "seam" ? (edge.allow?.run(frame) ?? 0) : 0;
+  const allow = edge.finish === "seam" ? evaluated(edge.allow, frame) : 0;
   const path = toPaper ? mapPath(drawn.cut, toPaper) : drawn.cut;
   return {
     role: edge.role,

@@ -15,7 +15,7 @@ export function compileChecks(
   system: System,
   read: FormulaReader,
   boards: ReadonlyMap<string, string>,
-): Pick<Plan, "checks" | "sews" | "passes" | "closures" | "stretch"> {
+): Pick<Plan, "checks" | "sews" | "passes" | "closures" | "stretch" | "edgesNamed"> {
   const compiler = new CheckCompiler(read, boards);
   const checks: PlannedCheck[] = [];
   const sews: PlannedSew[] = [];
@@ -34,7 +34,9 @@ export function compileChecks(
       read.note(error, i);
     }
   });
-  return { checks, sews, passes, closures, stretch };
+  const names = new Set([...sews.flatMap((s) => [...s.first, ...s.second]), ...[...checks, ...passes].flatMap((c) => c.edges)]);
+  const all = [...names].map((name) => ({ name, piece: name.slice(0, name.indexOf(".")) }));
+  return { checks, sews, passes, closures, stretch, edgesNamed: all };
 }
 
 class CheckCompiler {

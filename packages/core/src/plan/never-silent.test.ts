@@ -279,3 +279,33 @@ describe("boards", () => {
     expect(told(`${HEAD}board A "Back"\nA4 down 2 from A3\n`)).toContain("There is a board A already, “Front”.");
   });
 });
+
+describe("a figure that stands on a step which is left out", () => {
+  const SKIPPED = "A4 down 1 from A3\n  when bust > 50\n";
+  const FAR = "dist(#A3, #A4)";
+  const TWO = PIECE.replace('Box "Box"', 'Two "Two"');
+  const edge = (what: string): string => PIECE.replace("edge top: A0 > A1", `edge top: A0 > A1 · ${what}`);
+
+  it.each([
+    ["an allowance", edge(`allow ${FAR}`), "The allowance of top comes to no figure"],
+    ["a notch", `${PIECE}  notch on top at ${FAR}\n`, "The notch on top is left out"],
+    ["a grain", `${PIECE}  grain along A0-A3 at angle(#A3, #A4)\n`, "The grain cannot be turned"],
+    ["a buttonhole", `${PIECE}  buttonhole at A0, length ${FAR} across\n`, "The buttonhole has no length"],
+  ])("of %s is told, and the rest is drafted", (_, rest, word) => {
+    const r = draft(`${HEAD}${SKIPPED}${rest}`);
+    expect(r.pieces).toHaveLength(1);
+    expect(r.warnings.map((w) => w.text).join("\n")).toContain(word);
+  });
+
+  it.each([
+    ["a tolerance", `${PIECE}${TWO}sew Box.top with Two.top within ${FAR}\n`],
+    ["an ease", `${PIECE}${TWO}sew Box.top with Two.top, eased ${FAR}\n`],
+    ["an opening", `${PIECE}closes "Zip."\n  when ${FAR} > 1\n`],
+    ["a cloth", `${PIECE}cloth stretches ${FAR}/1in\n`],
+    ["a dart", `A5 down 4 from A1\ndart d "D": at A1, intake 1 to A5, pressed in, legs within ${FAR}\n${PIECE}`],
+  ])("of %s leaves its check out, or as it is without it", (_, rest) => {
+    const r = draft(`${HEAD}${SKIPPED}${rest}`);
+    expect(r.pieces.length).toBeGreaterThan(0);
+    expect(r.checks.filter((c) => c.status === "fail")).toEqual([]);
+  });
+});

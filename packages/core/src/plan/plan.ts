@@ -186,6 +186,8 @@ export interface Plan {
   /** Points and lines the shapings name, by their index: the pieces carry them. */
   readonly shapingNames: CarriedNames;
   readonly sews: readonly PlannedSew[];
+  /** The edges that are sewn or checked, each once, and the pieces they are of. */
+  readonly edgesNamed: readonly { readonly name: string; readonly piece: string }[];
   readonly checks: readonly PlannedCheck[];
   readonly passes: readonly PlannedPass[];
   /** When the garment has an opening to be put on by: one condition a closure, undefined for one that is always there. */

@@ -1,6 +1,7 @@
 import { diagnose } from "../formula/diagnose.js";
 import { FormulaError } from "../formula/error.js";
-import { type Frame, ONE_SLOT, type Typed } from "../formula/scope.js";
+import { evaluated } from "../formula/evaluated.js";
+import { type Frame, ONE_SLOT } from "../formula/scope.js";
 import { runChecks } from "../check/run.js";
 import type { CheckResult } from "../check/result.js";
 import type { PlannedPiece } from "../piece/blueprint.js";
@@ -111,16 +112,6 @@ function carryOut(plan: Plan, frame: Frame): Made {
     }
   }
   return { outcomes, drafted, shapings, pieces };
-}
-
-/** A default or a condition worked out; not a number where a part of it is not on the draft. */
-function evaluated(rule: Typed | undefined, frame: Frame): number {
-  try {
-    return rule?.run(frame) ?? Number.NaN;
-  } catch (error) {
-    if (error instanceof FormulaError) return Number.NaN;
-    throw error;
-  }
 }
 
 /** The pieces, those a shaping needs with what was drawn since they were taken; the same list when nothing was. */
@@ -275,25 +266,9 @@ function warningsOf(plan: Plan, frame: Frame, inputs: Inputs, made: Made): Warni
   return [...warnings, ...edgesMissing(plan, made.pieces)];
 }
 
-const edgesNamed = new WeakMap<Plan, readonly { readonly name: string; readonly piece: string }[]>();
-
-/** The edges that a plan sews or checks, by their names; the same for every body. */
-function edgesOf(plan: Plan): readonly { readonly name: string; readonly piece: string }[] {
-  const known = edgesNamed.get(plan);
-  if (known) return known;
-  const names = new Set([
-    ...plan.sews.flatMap((s) => [...s.first, ...s.second]),
-    ...plan.checks.flatMap((c) => c.edges),
-    ...plan.passes.flatMap((p) => p.edges),
-  ]);
-  const made = [...names].map((name) => ({ name, piece: name.slice(0, name.indexOf(".")) }));
-  edgesNamed.set(plan, made);
-  return made;
-}
-
 /** Edges that are sewn or checked, but that their piece does not have on this draft. */
 function edgesMissing(plan: Plan, pieces: readonly PieceResult[]): Warning[] {
-  return edgesOf(plan).flatMap(({ name, piece: key }) => {
+  return plan.edgesNamed.flatMap(({ name, piece: key }) => {
     const piece = pieces.find((p) => p.key === key);
     if (!piece || piece.edges.some((e) => e.name === name)) return [];
     const has = piece.edges.map((e) => e.role).join(", ");

@@ -7,7 +7,7 @@ import { edgeParts } from "../piece/take.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { carriedOut } from "./extend.js";
-import { exchange, pieceOf } from "./find.js";
+import { exchange, indexOf, pieceOf } from "./find.js";
 import type { Shape } from "./shaping.js";
 
 /** What is changed on a piece: pleats let in at an edge, other allowances, and what is drawn on it besides. */
@@ -67,11 +67,4 @@ export function changed(piece: PieceResult, changes: PieceChanges, frame: Frame)
     notes: [...pleated.notes, ...changes.drawing.notes],
     doubts: [...pleated.doubts, ...more.doubts],
   });
-}
-
-/** Where an edge stands on a piece; throws DraftError. */
-export function indexOf(piece: PieceResult, role: string): number {
-  const index = piece.edges.findIndex((e) => e.role === role);
-  if (index < 0) throw new DraftError(`${piece.title} has no edge ${role}.`, `It has: ${piece.edges.map((e) => e.role).join(", ")}.`);
-  return index;
 }

@@ -42,14 +42,19 @@ export function laidLineOf(piece: PieceResult, key: string): Path {
 const notOnDraft = (what: string): DraftError =>
   new DraftError(`${what} is not on this draft.`, "Its step was left out or could not be drawn.");
 
+/** Where an edge stands on a piece; throws DraftError. */
+export function indexOf(piece: PieceResult, role: string): number {
+  const index = piece.edges.findIndex((e) => e.role === role);
+  if (index < 0) throw new DraftError(`${piece.title} has no edge ${role}.`, `It has: ${piece.edges.map((e) => e.role).join(", ")}.`);
+  return index;
+}
+
 /** An edge by its full name, `Front.side`; throws NoSuchPiece or DraftError. */
 export function edgeOf(pieces: readonly PieceResult[], name: string): { piece: PieceResult; edge: PieceEdge; index: number } {
   const [key = "", role = ""] = name.split(".");
   const piece = pieceOf(pieces, key);
-  const index = piece.edges.findIndex((e) => e.role === role);
-  const edge = piece.edges[index];
-  if (!edge) throw new DraftError(`${piece.title} has no edge ${role}.`, `It has: ${piece.edges.map((e) => e.role).join(", ")}.`);
-  return { piece, edge, index };
+  const index = indexOf(piece, role);
+  return { piece, edge: piece.edges[index] as PieceEdge, index };
 }
 
 /** The pieces with one of them exchanged for others, in its place. */

@@ -3,7 +3,7 @@ import { locate } from "../geometry/locate.js";
 import { endOf, startOf } from "../geometry/path.js";
 import { bearing, type Point, turn } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
-import type { PieceResult } from "../piece/piece.js";
+import { type PieceEdge, type PieceResult, roleText } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { joinForms } from "../system/shaping-forms.js";
 import { mapContents } from "./contents.js";
@@ -44,18 +44,17 @@ function unlike(a: Named, laid: EdgeParts): string[] {
   const apart = Math.max(...flatten(laid.path, 0.5).map((p) => locate(a.edge.path, p).off));
   if (apart <= APART_MM) return [];
   return [
-    `Joined at ${a.edge.role.replace(/_/g, " ")}, the two edges lie ${(apart / 10).toFixed(1)} cm apart at the widest: true one to the other first.`,
+    `Joined at ${roleText(a.edge)}, the two edges lie ${(apart / 10).toFixed(1)} cm apart at the widest: true one to the other first.`,
   ];
 }
 
 /** Two edges whose neighbours would meet if one piece were turned over, but cross as the pieces lie: the neck comes to the armhole. */
 function crosswise(a: Named, b: Named): string[] {
-  const beside = ({ piece: { edges }, index }: Named, step: 1 | -1): string =>
-    (edges[(index + step + edges.length) % edges.length] as PieceResult["edges"][number]).role;
+  const beside = ({ piece: { edges }, index }: Named, step: 1 | -1): PieceEdge =>
+    edges[(index + step + edges.length) % edges.length] as PieceEdge;
   const [before, after] = [beside(a, -1), beside(a, 1)];
-  if (before === after || beside(b, -1) !== before || beside(b, 1) !== after) return [];
-  const words = (role: string): string => role.replace(/_/g, " ");
-  return [`Joined as the pieces lie, the ${words(before)} of one comes to the ${words(after)} of the other: write turned over.`];
+  if (before.role === after.role || beside(b, -1).role !== before.role || beside(b, 1).role !== after.role) return [];
+  return [`Joined as the pieces lie, the ${roleText(before)} of one comes to the ${roleText(after)} of the other: write turned over.`];
 }
 
 function joinedAt(a: Named, b: Named, key: string): PieceResult {
@@ -73,7 +72,7 @@ function joinedAt(a: Named, b: Named, key: string): PieceResult {
     edges,
     levels: [...a.piece.levels, ...brought.levels],
     darts: [...a.piece.darts, ...brought.darts],
-    inside: [...a.piece.inside, { label: b.edge.role.replace(/_/g, " "), path: a.edge.path }, ...brought.inside],
+    inside: [...a.piece.inside, { label: roleText(b.edge), path: a.edge.path }, ...brought.inside],
     notches: [...a.piece.notches, ...brought.notches],
     marks: [...a.piece.marks, ...brought.marks],
     doubts: [...a.piece.doubts, ...b.piece.doubts, ...unlike(a, mapEdge(b.edge, map)), ...crosswise(a, b)],

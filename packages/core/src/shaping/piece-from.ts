@@ -19,9 +19,9 @@ import { distance, type Point } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { changed, indexOf, type PieceChanges } from "./amend.js";
+import { changed, type PieceChanges } from "./amend.js";
 import { lies } from "./contents.js";
-import { pieceOf } from "./find.js";
+import { indexOf, pieceOf } from "./find.js";
 import { partOf } from "./part-of.js";
 import type { Shape } from "./shaping.js";
 

@@ -1,3 +1,4 @@
+import { evaluated } from "../../formula/evaluated.js";
 import type { PlannedDart } from "../../piece/blueprint.js";
 import type { Frame } from "../../formula/scope.js";
 import { type Dart, dartOf, foldOf, intakeOf } from "../../geometry/dart.js";
@@ -18,7 +19,8 @@ export const darts: BuiltinCheck = ({ plan, frame }) =>
   });
 
 function legs(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult {
-  const tolerance = planned.within?.run(frame) ?? LEGS_MM;
+  const within = evaluated(planned.within, frame);
+  const tolerance = Number.isFinite(within) ? within : LEGS_MM;
   const pairs = dart.tips.map((tip) => [distance(tip, dart.a), distance(tip, dart.b)] as const);
   const [got, expected] = pairs.sort(([a, b], [c, d]) => Math.abs(c - d) - Math.abs(a - b))[0] as readonly [number, number];
   return makeCheck({

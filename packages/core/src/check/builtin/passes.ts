@@ -1,3 +1,4 @@
+import { evaluated } from "../../formula/evaluated.js";
 import type { Plan, PlannedPass } from "../../plan/plan.js";
 import { FormulaError } from "../../formula/error.js";
 import type { Frame } from "../../formula/scope.js";
@@ -13,9 +14,10 @@ const HEAD = "head";
 
 /** Openings pass over what must go through them, stretched as far as the cloth gives; a neck without an opening passes over the head. */
 export const passes: BuiltinCheck = ({ plan, frame, pieces }) => {
-  const gives = 1 + Math.max(0, plan.stretch?.run(frame) ?? 0);
+  const stretch = evaluated(plan.stretch, frame);
+  const gives = 1 + (stretch > 0 ? stretch : 0);
   const said = plan.passes.flatMap((pass) => saidSo(pass, frame, gives) ?? []);
-  const told = plan.passes.some(({ over }) => over.has(HEAD)) || plan.closures.some((when) => !when || when.run(frame) !== 0);
+  const told = plan.passes.some(({ over }) => over.has(HEAD)) || plan.closures.some((when) => !when || evaluated(when, frame) > 0);
   return told ? said : [...said, ...necksOf(pieces, plan.sews).flatMap((necks) => neckOverHead(plan, frame, necks, gives))];
 };
 

@@ -3,7 +3,6 @@ import { turnOf } from "../../geometry/point.js";
 import { pairText, roleText } from "../../piece/piece.js";
 import { type SeamCorner, seamEnds } from "../../piece/walk.js";
 import type { Plan } from "../../plan/plan.js";
-import { statementsOf } from "../../system/model.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
@@ -42,8 +41,8 @@ export const runsOn: BuiltinCheck = ({ plan, pieces }) =>
   );
 
 /** A facing or a lining is turned in and lies on the piece it was made from: nothing runs on from one to the other. */
-const liesOn = ({ system }: Plan, key: string, base: string): boolean =>
-  statementsOf(system, "pieceFrom").some((s) => s.key === key && s.of === base);
+const liesOn = ({ shapings }: Plan, key: string, base: string): boolean =>
+  shapings.some(({ source: s }) => s.is === "pieceFrom" && s.key === key && s.of === base);
 
 const seamText = (names: readonly string[]): string => (names[0] ?? "").replace(/^[^.]*\./, "").replace(/_/g, " ");
 

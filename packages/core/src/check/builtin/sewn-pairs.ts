@@ -1,3 +1,4 @@
+import { evaluated } from "../../formula/evaluated.js";
 import { type PieceEdge, type PieceResult, pairText, roleText } from "../../piece/piece.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
@@ -16,8 +17,8 @@ export const sewnPairs: BuiltinCheck = ({ plan, frame, pieces }) =>
   plan.sews.flatMap((sew): CheckResult[] => {
     const [first, second] = [sideOf(pieces, sew.first), sideOf(pieces, sew.second)];
     if (!first || !second) return [];
-    const tolerance = sew.within?.run(frame) ?? AGREE_MM;
-    const eased = sew.eased?.run(frame) ?? 0;
+    const tolerance = sew.within ? evaluated(sew.within, frame) : AGREE_MM;
+    const eased = sew.eased ? evaluated(sew.eased, frame) : 0;
     const expected = second.mm + eased;
     if (!Number.isFinite(expected + tolerance)) return [];
     return [

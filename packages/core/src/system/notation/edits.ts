@@ -3,6 +3,7 @@ import { definitionsOf, type NameKind, type Reference, referencesOf } from "../r
 import { linesOf } from "./blocks.js";
 import { printStatement } from "./print.js";
 import { blockHolding, placeOf, type ReadSystem } from "./read.js";
+import { tidyLine } from "./tidy-line.js";
 
 /** Lines of a text exchanged for others: `count` lines from `from` (counted from 0) give way to `lines`. */
 export interface LineEdit {
@@ -41,8 +42,8 @@ export function replaceStatement(read: ReadSystem, index: number, statement: Sta
 
 /** A line written anew behind which its comment stays. */
 function withComment(typed: string, line: string): string {
-  const comment = /\s+#(?:\s|$).*$/.exec(typed.replace(/"[^"]*"/g, (quoted) => "_".repeat(quoted.length)));
-  return comment ? line + typed.slice(comment.index) : line;
+  const { text, comment } = tidyLine(typed);
+  return comment === undefined ? line : line + typed.slice(text.length);
 }
 
 /** Puts a statement behind another; before the first of all at -1. */
@@ -61,19 +62,19 @@ export function removeStatement(read: ReadSystem, index: number): LineEdit[] {
 /** Gives a point, line, figure, table or piece another name everywhere it is named; the edges of a piece go with it. */
 export function rename(read: ReadSystem, kind: NameKind, from: string, to: string): LineEdit[] {
   const made = kind === "point" ? madeFrom(read, from) : new Map<string, string>();
+  const lines = linesOf(read.source);
   const changes = new Map<number, { column: number; length: number; put: string }[]>();
   read.system.statements.forEach((statement, i) => {
     for (const ref of [...definitionsOf(statement), ...referencesOf(statement)]) {
       const put = ref.kind === "point" && made.has(ref.name) ? to + (made.get(ref.name) ?? "") : renamed(ref, kind, from, to);
       if (put === undefined) continue;
       const place = placeOf(read, i, ref.part);
-      const column = place.column + ref.at[0] + hashBefore(read, place, ref);
+      const column = place.column + ref.at[0] + hashBefore(lines, place, ref);
       const list = changes.get(place.line - 1) ?? [];
       if (!list.some((c) => c.column === column)) list.push({ column, length: ref.at[1] - ref.at[0], put });
       changes.set(place.line - 1, list);
     }
   });
-  const lines = linesOf(read.source);
   return [...changes].map(([row, list]) => ({ from: row, count: 1, lines: [exchanged(lines[row] ?? "", list)] }));
 }
 
@@ -97,9 +98,9 @@ function renamed({ kind, name, part }: Reference, wanted: NameKind, from: string
 }
 
 /** A point that stands by itself in its part may be written with a # before it, which is no part of its name. */
-function hashBefore(read: ReadSystem, place: { line: number; column: number }, ref: Reference): number {
+function hashBefore(lines: readonly string[], place: { line: number; column: number }, ref: Reference): number {
   if (ref.kind !== "point") return 0;
-  const line = linesOf(read.source)[place.line - 1] ?? "";
+  const line = lines[place.line - 1] ?? "";
   const at = place.column - 1 + ref.at[0];
   return line[at] === "#" ? 1 : 0;
 }
