@@ -75,7 +75,7 @@ export function longJacketByHand(m: JacketBody): { points: Record<string, Point>
     { at: B8, heading: Math.atan2(B8.y - B5.y, B8.x - B5.x) },
     { at: B22, heading: 0 },
   ]);
-  const armholeEdge: Path = { parts: [...polyline([B5, B8]).parts, ...backArmhole.parts] };
+  const armholeEdge: Path = { segments: [...polyline([B5, B8]).segments, ...backArmhole.segments] };
   const neckLength = pathLength(backNeck);
   const F0 = at(0, 0);
   const F1 = at(-4 * IN, 0);

@@ -183,9 +183,9 @@ function lengthFigure(): void {
   const armhole = drafted.frame.paths[plan.scope.paths.get("armhole") ?? -1];
   if (!armhole) return;
   const theirs = (): number =>
-    armhole.parts.reduce((sum, c) => sum + new Bezier(c.p0.x, c.p0.y, c.p1.x, c.p1.y, c.p2.x, c.p2.y, c.p3.x, c.p3.y).length(), 0);
+    armhole.segments.reduce((sum, c) => sum + new Bezier(c.p0.x, c.p0.y, c.p1.x, c.p1.y, c.p2.x, c.p2.y, c.p3.x, c.p3.y).length(), 0);
   // A fresh path each time: what was measured once is not measured again.
-  const ours = (): number => pathLength({ parts: armhole.parts.map((c) => ({ ...c })) });
+  const ours = (): number => pathLength({ segments: armhole.segments.map((c) => ({ ...c })) });
   const off = Math.abs(ours() - theirs()) / theirs();
   tell(
     "Path length, against bezier-js",

@@ -1,5 +1,6 @@
 export * from "./body/index.js";
-export type { CheckResult, CheckStatus } from "./check/result.js";
+export type { CheckResult, CheckStatus as CheckStatus } from "./check/result.js";
+export { checkWord } from "./report/check-word.js";
 export { type LaidBoard, layBoards } from "./report/boards.js";
 export { compileSystem } from "./plan/compile.js";
 export { type Given, type InputProblem } from "./run/inputs.js";
@@ -24,7 +25,16 @@ export { distance, type Point } from "./geometry/point.js";
 export { mmText, svgData, svgLine, svgRing } from "./geometry/svg-data.js";
 export { type DartResult, pressArrow } from "./piece/dart-result.js";
 export { cutText, type Notch, type PieceEdge, type PieceMark, type PieceResult, roleText } from "./piece/piece.js";
-export { partAt, type SeamWalk, type SewnEdges, walkedAlong, walkedTo, walkSeam, type WalkMark, type WalkPart } from "./piece/walk.js";
+export {
+  segmentAt as partAt,
+  type SeamWalk,
+  type SewnEdges,
+  walkedAlong,
+  walkedTo,
+  walkSeam,
+  type WalkMark,
+  type WalkSegment as WalkPart,
+} from "./piece/walk.js";
 export { grainArrow, middleOf, type Segment, titleRoom } from "./piece/room.js";
 export { mixedText, nearestMixed } from "./quantity/fraction.js";
 export type { Kind } from "./quantity/kind.js";

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from "node:fs";
-import { FUNCTIONS, loadSystem, printNotation, readNotation, run, sampleBody, SHAPINGS, VERBS } from "@lodrin/core";
+import { checkWord, FUNCTIONS, loadSystem, printNotation, readNotation, run, sampleBody, SHAPINGS, VERBS } from "@lodrin/core";
 import { describe, expect, it } from "vitest";
 import { readLibrary } from "./library/index.js";
 import { type Drawing, drawBoard, drawPieces, writeSvg } from "./index.js";
@@ -253,7 +253,7 @@ describe("the pages of the notation", () => {
       const rows = e.drafted.checks.map((c) => {
         const figure = (x: number): string => (c.kind === "angle" ? `${((x * 180) / Math.PI).toFixed(1)}°` : x.toFixed(1));
         const expected = typeof c.expected === "number" ? figure(c.expected) : c.expected.map(figure).join(" to ");
-        return `| ${c.name} | ${c.status} | ${figure(c.got)} | ${expected} | ${figure(c.tolerance)} |`;
+        return `| ${c.name} | ${checkWord(c).toLowerCase()} | ${figure(c.got)} | ${expected} | ${figure(c.tolerance)} |`;
       });
       const table = ["| check | result | got | expected | within |", "| --- | --- | --: | --: | --: |", ...rows].join("\n");
       return `${section(...(CHECKS[wordOf(e)] ?? ["", ""]), [], e)}\n\n${table}`;

@@ -3,7 +3,7 @@ import type { SewnEdges } from "../piece/walk.js";
 import type { CheckRelation } from "../plan/plan.js";
 import type { Kind } from "../quantity/kind.js";
 
-export type CheckStatus = "pass" | "look" | "fail";
+export type CheckStatus = "pass" | "warn" | "fail";
 
 /** One check made: the two figures, how far apart they may be, where, and what usually causes a miss. */
 export interface CheckResult {

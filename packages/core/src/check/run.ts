@@ -42,7 +42,7 @@ function judge(check: PlannedCheck, frame: Frame): CheckResult | undefined {
     id: `asked ${statement}`,
     statement,
     name: source.title,
-    status: statusOf(holds(check, frame, { got, expected, upper, tolerance, exact }), source.lookOnly ?? false),
+    status: statusOf(holds(check, frame, { got, expected, upper, tolerance, exact }), source.warnOnly ?? false),
     kind,
     relation,
     got,
@@ -75,4 +75,4 @@ function within(relation: PlannedCheck["relation"], got: number, expected: numbe
   return relation === "between" && upper !== undefined && got >= expected - exact && got <= upper + exact;
 }
 
-const statusOf = (holds: boolean, lookOnly: boolean): CheckStatus => (holds ? "pass" : lookOnly ? "look" : "fail");
+const statusOf = (holds: boolean, warnOnly: boolean): CheckStatus => (holds ? "pass" : warnOnly ? "warn" : "fail");

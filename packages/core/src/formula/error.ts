@@ -13,16 +13,16 @@ export class FormulaError extends Error {
     super(fix ? `${why} ${fix}` : why);
   }
 
-  /** The part of the statement it stands in, where its thrower knows. */
-  part: string | undefined = undefined;
+  /** The field of the statement it stands in, where its thrower knows. */
+  field: string | undefined = undefined;
 }
 
-/** Does a part of a statement; what is wrong in it is known to stand there. */
-export function inPart<T>(part: string, make: () => T): T {
+/** Reads a field of a statement; what is wrong in it is known to stand there. */
+export function inField<T>(field: string, make: () => T): T {
   try {
     return make();
   } catch (error) {
-    if (error instanceof FormulaError) error.part ??= part;
+    if (error instanceof FormulaError) error.field ??= field;
     throw error;
   }
 }

@@ -25,7 +25,7 @@ export function arcPath(centre: Point, from: Point, rad: number): Path {
       straight: false,
     };
   });
-  return { parts };
+  return { segments: parts };
 }
 
 /** The circle through three places; undefined when they lie in a line. */

@@ -20,7 +20,7 @@ export function signedPolygonArea(ring: readonly Point[]): number {
 /** Exact area in mm² inside a closed path of cubics (Green's theorem), positive when it runs clockwise on the paper. */
 export function signedPathArea(path: Path): number {
   let sum = 0;
-  for (const { p0, p1, p2, p3 } of path.parts) {
+  for (const { p0, p1, p2, p3 } of path.segments) {
     const x1 = p1.x - p0.x;
     const y1 = p1.y - p0.y;
     const x2 = p2.x - p0.x;

@@ -17,10 +17,10 @@ export function chain(links: readonly Link[]): Path | undefined {
     if ("point" in link) goTo(link.point);
     else {
       goTo(startOf(link.path));
-      parts.push(...link.path.parts);
+      parts.push(...link.path.segments);
       at = endOf(link.path);
     }
   }
   if (parts.length === 0 && at) parts.push(straightCubic(at, at));
-  return parts.length === 0 ? undefined : { parts };
+  return parts.length === 0 ? undefined : { segments: parts };
 }

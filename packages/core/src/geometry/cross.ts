@@ -58,6 +58,6 @@ export function crossCubicLine(cubic: Cubic, line: Line): Point[] {
 
 /** Places where a path meets an endless line, in the order of travel. */
 export function crossPathLine(path: Path, line: Line): Point[] {
-  const places = path.parts.flatMap((part) => crossCubicLine(part, line));
+  const places = path.segments.flatMap((segment) => crossCubicLine(segment, line));
   return places.filter((p, i) => i === 0 || Math.hypot(p.x - (places[i - 1] as Point).x, p.y - (places[i - 1] as Point).y) > 1e-6);
 }

@@ -92,7 +92,7 @@ describe("a cubic, against bezier-js", () => {
 describe("lengths and places along", () => {
   it("a quarter circle is a quarter of the way round", () => {
     expect(cubicLength(quarter) / 100).toBeCloseTo(Math.PI / 2, 3);
-    expect(pathLength({ parts: [quarter, quarter] })).toBeCloseTo(2 * cubicLength(quarter), 9);
+    expect(pathLength({ segments: [quarter, quarter] })).toBeCloseTo(2 * cubicLength(quarter), 9);
   });
 
   it("a straight stretch is its chord", () => {
@@ -133,8 +133,8 @@ describe("lengths and places along", () => {
 
   it("a split path is as long as the whole, and travels the other way alike", () => {
     fc.assert(
-      fc.property(fc.array(cubic, { minLength: 1, maxLength: 3 }), fc.double({ min: -0.2, max: 1.2, noNaN: true }), (parts, share) => {
-        const path = { parts };
+      fc.property(fc.array(cubic, { minLength: 1, maxLength: 3 }), fc.double({ min: -0.2, max: 1.2, noNaN: true }), (segments, share) => {
+        const path = { segments };
         const total = pathLength(path);
         const [a, b] = splitPath(path, total * share);
         expect(pathLength(a) + pathLength(b)).toBeCloseTo(total, 4);
@@ -159,7 +159,7 @@ describe("lengths and places along", () => {
   it("corner points stay within the tolerance of the curve", () => {
     fc.assert(
       fc.property(cubic, (c) => {
-        const corners = flatten({ parts: [c] }, 0.5);
+        const corners = flatten({ segments: [c] }, 0.5);
         const off = (p: Point): number =>
           Math.min(
             ...corners.slice(1).map((b, i) => {
@@ -187,7 +187,7 @@ describe("areas", () => {
     expect(signedPolygonArea(square)).toBe(100);
     expect(signedPolygonArea([...square].reverse())).toBe(-100);
     expect(signedPathArea(polyline([...square, square[0] as Point]))).toBeCloseTo(100, 9);
-    const pie = joinPaths([polyline([{ x: 0, y: 0 }, quarter.p0]), { parts: [quarter] }, polyline([quarter.p3, { x: 0, y: 0 }])]);
+    const pie = joinPaths([polyline([{ x: 0, y: 0 }, quarter.p0]), { segments: [quarter] }, polyline([quarter.p3, { x: 0, y: 0 }])]);
     expect(signedPathArea(pie) / ((Math.PI * 100 * 100) / 4)).toBeCloseTo(1, 3);
   });
 
@@ -236,9 +236,9 @@ describe("lines", () => {
   it("a cubic along the line meets it nowhere, one that touches it meets it once", () => {
     expect(crossCubicLine(straightCubic({ x: 0, y: 5 }, { x: 9, y: 5 }), level)).toEqual([]);
     const touching: Cubic = { p0: { x: 0, y: 0 }, p1: { x: 0, y: 20 / 3 }, p2: { x: 10, y: 20 / 3 }, p3: { x: 10, y: 0 }, straight: false };
-    expect(crossPathLine({ parts: [touching] }, level)).toHaveLength(1);
-    expect(crossPathLine({ parts: [touching] }, { a: { x: 0, y: 6 }, b: { x: 1, y: 6 } })).toHaveLength(0);
-    expect(crossPathLine({ parts: [touching] }, { a: { x: 0, y: 2 }, b: { x: 1, y: 2 } })).toHaveLength(2);
+    expect(crossPathLine({ segments: [touching] }, level)).toHaveLength(1);
+    expect(crossPathLine({ segments: [touching] }, { a: { x: 0, y: 6 }, b: { x: 1, y: 6 } })).toHaveLength(0);
+    expect(crossPathLine({ segments: [touching] }, { a: { x: 0, y: 2 }, b: { x: 1, y: 2 } })).toHaveLength(2);
   });
 
   it("roots of a cubic by hand", () => {
@@ -323,7 +323,7 @@ describe("small things", () => {
         ]),
       ),
     ).toBe("M0 0L1.25 0");
-    expect(svgData({ parts: [quarter] })).toContain("C100 55.228 55.228 100 0 100");
+    expect(svgData({ segments: [quarter] })).toContain("C100 55.228 55.228 100 0 100");
     expect(svgRing([])).toBe("");
     expect(
       svgRing([

@@ -41,7 +41,7 @@ describe("a dart", () => {
 describe("the shaped mouth", () => {
   it("on a level edge stands out by the figures worked out by hand", () => {
     // The edge's way (−1, 0) mirrored in the leg (−10, 100)/√10100 is (0.980198, 0.198020): after 10/0.980198 across it is 2.0202 lower.
-    const [, peak, end] = [undefined, ...dartMouth(DART, { x: 0, y: 100 }, { x: 100, y: 100 }, LEFT).parts.map((c) => c.p3)];
+    const [, peak, end] = [undefined, ...dartMouth(DART, { x: 0, y: 100 }, { x: 100, y: 100 }, LEFT).segments.map((c) => c.p3)];
     expect(peak?.x).toBeCloseTo(50, 9);
     expect(peak?.y).toBeCloseTo(102.0202, 4);
     expect(end).toEqual(DART.b);
@@ -53,8 +53,8 @@ describe("the shaped mouth", () => {
         const before = { x: 0, y: 100 - 40 * slope };
         const after = { x: 100, y: 100 + 40 * slope };
         const mouth = dartMouth(DART, before, after, toLeft ? LEFT : { x: 1, y: 0 });
-        if (mouth.parts.length === 1) return;
-        const peak = mouth.parts[0]?.p3 as Point;
+        if (mouth.segments.length === 1) return;
+        const peak = mouth.segments[0]?.p3 as Point;
         const [leg, edge] = toLeft ? [DART.a, before] : [DART.b, after];
         const pressed = mirror(peak, { a: DART.tips[0], b: leg }) as Point;
         const off = (edge.x - leg.x) * (pressed.y - leg.y) - (edge.y - leg.y) * (pressed.x - leg.x);
@@ -65,7 +65,7 @@ describe("the shaped mouth", () => {
 
   it("is straight where the edge runs along the leg and never meets the fold near by", () => {
     const along = { x: 40 + (40 - 50), y: 200 };
-    expect(dartMouth(DART, along, { x: 100, y: 100 }, LEFT).parts).toHaveLength(1);
+    expect(dartMouth(DART, along, { x: 100, y: 100 }, LEFT).segments).toHaveLength(1);
   });
 });
 
@@ -75,7 +75,7 @@ describe("an edge with its dart closed", () => {
     const after = polyline([DART.b, { x: 100, y: 100 }]);
     const sewn = closedEdge(before, DART, after);
     expect(pathLength(sewn)).toBeCloseTo(80, 9);
-    expect(sewn.parts[1]?.p0.x).toBeCloseTo(DART.a.x, 9);
+    expect(sewn.segments[1]?.p0.x).toBeCloseTo(DART.a.x, 9);
     expect(pathLength(closedEdge(undefined, DART, after))).toBeCloseTo(40, 9);
     expect(endOf(closedEdge(before, DART, undefined))).toEqual(DART.a);
   });

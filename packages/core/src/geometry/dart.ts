@@ -14,7 +14,7 @@ export const dartPath = ({ a, b, tips }: Dart): Path => polyline(tips[1] ? [a, t
 
 /** The dart a path was drawn from; undefined for a path that is none. */
 export function dartOf(path: Path): Dart | undefined {
-  const corners = [startOf(path), ...path.parts.map((c) => c.p3)];
+  const corners = [startOf(path), ...path.segments.map((c) => c.p3)];
   const [a, first, b, second] = corners as [Point, Point, Point, Point];
   if (corners.length === 3) return { a, b, tips: [first] };
   return corners.length === 5 ? { a, b, tips: [first, second] } : undefined;
@@ -77,7 +77,7 @@ export function closedEdge(before: Path | undefined, dart: Dart, after: Path | u
   const turned = after && mapPath(after, (p) => turn(p, dart.tips[0], by));
   // Legs that are not quite equal leave a step, which is trued: it is no length of the seam.
   const meets = turned && before ? mapPath(turned, shiftTo(startOf(turned), endOf(before))) : turned;
-  return { parts: [...(before?.parts ?? []), ...(meets?.parts ?? [])] };
+  return { segments: [...(before?.segments ?? []), ...(meets?.segments ?? [])] };
 }
 
 const shiftTo =

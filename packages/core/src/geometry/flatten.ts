@@ -21,12 +21,12 @@ function stretchesFor({ p0, p1, p2, p3, straight }: Cubic, tolerance: number): n
 
 /** The path as corner points, straying at most `tolerance` mm from it. */
 export function flatten(path: Path, tolerance = 0.05): Point[] {
-  const first = path.parts[0] as Cubic;
+  const first = path.segments[0] as Cubic;
   const out: Point[] = [first.p0];
-  for (const part of path.parts) {
-    const n = stretchesFor(part, tolerance);
-    for (let i = 1; i < n; i++) out.push(cubicAt(part, i / n));
-    out.push(part.p3);
+  for (const segment of path.segments) {
+    const n = stretchesFor(segment, tolerance);
+    for (let i = 1; i < n; i++) out.push(cubicAt(segment, i / n));
+    out.push(segment.p3);
   }
   return out;
 }

@@ -14,7 +14,7 @@ const toOurs = (k: (typeof METAPOST)[number]["knots"][number]): Knot => ({
 
 describe("Hobby's spline against METAPOST's published rule", () => {
   it.each(METAPOST.map((c) => [c.name, c] as const))("%s: control points", (_, c) => {
-    const { parts } = hobby(c.knots.map(toOurs));
+    const { segments: parts } = hobby(c.knots.map(toOurs));
     expect(parts).toHaveLength(c.cubics.length);
     const scale = Math.max(...c.cubics.flat().map(Math.abs));
     parts.forEach((part, i) => {
@@ -47,7 +47,7 @@ describe("Hobby's spline as a curve to draw with", () => {
     fc.assert(
       fc.property(fc.array(place, { minLength: 2, maxLength: 6 }), (places) => {
         fc.pre(apart(places));
-        const { parts } = hobby(places.map((at) => ({ at })));
+        const { segments: parts } = hobby(places.map((at) => ({ at })));
         expect(parts.map((p) => p.p0)).toEqual(places.slice(0, -1));
         expect(parts[parts.length - 1]?.p3).toEqual(places[places.length - 1]);
       }),
@@ -80,10 +80,10 @@ describe("Hobby's spline as a curve to draw with", () => {
     fc.assert(
       fc.property(fc.array(place, { minLength: 3, maxLength: 6 }), (places) => {
         fc.pre(apart(places));
-        const { parts } = hobby(places.map((at) => ({ at })));
+        const { segments: parts } = hobby(places.map((at) => ({ at })));
         for (let i = 1; i < parts.length; i++) {
-          const before = headingAtEnd({ parts: [parts[i - 1] as (typeof parts)[number]] });
-          const after = headingAtStart({ parts: [parts[i] as (typeof parts)[number]] });
+          const before = headingAtEnd({ segments: [parts[i - 1] as (typeof parts)[number]] });
+          const after = headingAtStart({ segments: [parts[i] as (typeof parts)[number]] });
           expect(before.x * after.x + before.y * after.y).toBeGreaterThan(1 - 1e-6);
         }
       }),
@@ -98,8 +98,8 @@ describe("Hobby's spline as a curve to draw with", () => {
         const once = mapPath(hobby(places.map((at) => ({ at }))), grow);
         const other = hobby(places.map((at) => ({ at: grow(at) })));
         const back = reversePath(hobby([...places].reverse().map((at) => ({ at: grow(at) }))));
-        once.parts.forEach((c, i) => {
-          for (const twin of [other.parts[i], back.parts[i]]) {
+        once.segments.forEach((c, i) => {
+          for (const twin of [other.segments[i], back.segments[i]]) {
             expect(twin?.p1.x).toBeCloseTo(c.p1.x, 5);
             expect(twin?.p2.y).toBeCloseTo(c.p2.y, 5);
           }

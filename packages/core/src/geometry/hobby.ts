@@ -45,7 +45,7 @@ export function hobby(knots: readonly Knot[]): Path {
       from = i;
     }
   }
-  return { parts };
+  return { segments: parts };
 }
 
 /** One stretch: only its first and last knot may have a fixed heading. */

@@ -10,11 +10,11 @@ const SAMPLES = 24;
 export function locate(path: Path, p: Point): { along: number; off: number } {
   let best = { along: 0, off: Infinity };
   let before = 0;
-  for (const part of path.parts) {
-    const t = nearestParameter((u) => distance(cubicAt(part, u), p));
-    const off = distance(cubicAt(part, t), p);
-    if (off < best.off - 1e-9) best = { along: before + cubicLength(splitCubic(part, t)[0]), off };
-    before += cubicLength(part);
+  for (const segment of path.segments) {
+    const t = nearestParameter((u) => distance(cubicAt(segment, u), p));
+    const off = distance(cubicAt(segment, t), p);
+    if (off < best.off - 1e-9) best = { along: before + cubicLength(splitCubic(segment, t)[0]), off };
+    before += cubicLength(segment);
   }
   return best;
 }

@@ -19,10 +19,10 @@ const SMOOTH = 1e-3;
 export function offsetPath(path: Path, mm: number): Path | undefined {
   if (mm === 0) return path;
   const runs: Path[] = [];
-  for (const part of path.parts) {
-    const parts = offsetCubic(part, mm, DEEPEST);
+  for (const segment of path.segments) {
+    const parts = offsetCubic(segment, mm, DEEPEST);
     if (!parts) return undefined;
-    runs.push({ parts });
+    runs.push({ segments: parts });
   }
   return runs.slice(1).reduce((done, next) => meet(done, next), runs[0] as Path);
 }
@@ -74,6 +74,6 @@ function meet(before: Path, after: Path): Path {
       ),
     );
   const corner = crossLines({ a: p, b: along(p, u, 1) }, { a: q, b: along(q, v, 1) });
-  if (!corner) return joinPaths([before, { parts: [straightCubic(p, q)] }, after]);
-  return joinPaths([before, { parts: [straightCubic(p, corner), straightCubic(corner, q)] }, after]);
+  if (!corner) return joinPaths([before, { segments: [straightCubic(p, q)] }, after]);
+  return joinPaths([before, { segments: [straightCubic(p, corner), straightCubic(corner, q)] }, after]);
 }

@@ -6,12 +6,12 @@ import { distance, type Point } from "./point.js";
 
 /** A gentle curve and a straight stretch after it: about 350 mm. */
 const line = {
-  parts: [
+  segments: [
     { p0: { x: 0, y: 0 }, p1: { x: 60, y: 0 }, p2: { x: 150, y: 60 }, p3: { x: 150, y: 150 }, straight: false },
     ...polyline([
       { x: 150, y: 150 },
       { x: 150, y: 280 },
-    ]).parts,
+    ]).segments,
   ],
 };
 const whole = pathLength(line);

@@ -4,41 +4,41 @@ import type { Point } from "./point.js";
 
 /** A run of cubics, each starting where the one before it ends. Never empty. */
 export interface Path {
-  readonly parts: readonly Cubic[];
+  readonly segments: readonly Cubic[];
 }
 
 /** A path of straight stretches through two or more places. */
 export function polyline(places: readonly Point[]): Path {
   const parts: Cubic[] = [];
   for (let i = 1; i < places.length; i++) parts.push(straightCubic(places[i - 1] as Point, places[i] as Point));
-  return { parts };
+  return { segments: parts };
 }
 
-export const startOf = (path: Path): Point => (path.parts[0] as Cubic).p0;
-export const endOf = (path: Path): Point => (path.parts[path.parts.length - 1] as Cubic).p3;
+export const startOf = (path: Path): Point => (path.segments[0] as Cubic).p0;
+export const endOf = (path: Path): Point => (path.segments[path.segments.length - 1] as Cubic).p3;
 
 /** Length in mm. */
 export function pathLength(path: Path): number {
   let sum = 0;
-  for (const part of path.parts) sum += cubicLength(part);
+  for (const segment of path.segments) sum += cubicLength(segment);
   return sum;
 }
 
 /** The path travelled the other way. */
-export const reversePath = (path: Path): Path => ({ parts: path.parts.map(reverseCubic).reverse() });
+export const reversePath = (path: Path): Path => ({ segments: path.segments.map(reverseCubic).reverse() });
 
 /** Every place mapped by a rigid or affine `f`. */
-export const mapPath = (path: Path, f: (p: Point) => Point): Path => ({ parts: path.parts.map((part) => mapCubic(part, f)) });
+export const mapPath = (path: Path, f: (p: Point) => Point): Path => ({ segments: path.segments.map((segment) => mapCubic(segment, f)) });
 
 /** The path moved by `dx`, `dy` (mm). */
 export const shiftPath = (path: Path, dx: number, dy: number): Path =>
   dx === 0 && dy === 0 ? path : mapPath(path, (p) => ({ x: p.x + dx, y: p.y + dy }));
 
 /** Unit direction of travel at the start. */
-export const headingAtStart = (path: Path): Point => cubicHeading(path.parts[0] as Cubic, 0);
+export const headingAtStart = (path: Path): Point => cubicHeading(path.segments[0] as Cubic, 0);
 
 /** Unit direction of travel at the end. */
-export const headingAtEnd = (path: Path): Point => cubicHeading(path.parts[path.parts.length - 1] as Cubic, 1);
+export const headingAtEnd = (path: Path): Point => cubicHeading(path.segments[path.segments.length - 1] as Cubic, 1);
 
 /** A place on a path and the unit direction of travel there. */
 export interface PathPlace {
@@ -50,11 +50,11 @@ export interface PathPlace {
 export function placeAlong(path: Path, mm: number): PathPlace {
   if (mm < 0) return goOn(startOf(path), headingAtStart(path), mm);
   let left = mm;
-  for (const part of path.parts) {
-    const length = cubicLength(part);
+  for (const segment of path.segments) {
+    const length = cubicLength(segment);
     if (left <= length) {
-      const t = cubicParameterAt(part, left);
-      return { at: cubicAt(part, t), heading: cubicHeading(part, t) };
+      const t = cubicParameterAt(segment, left);
+      return { at: cubicAt(segment, t), heading: cubicHeading(segment, t) };
     }
     left -= length;
   }
@@ -73,12 +73,12 @@ export function splitPath(path: Path, mm: number): [Path, Path] {
   const before: Cubic[] = [];
   const after: Cubic[] = [];
   let left = mm;
-  for (const part of path.parts) {
-    const length = cubicLength(part);
-    if (left >= length - SLIVER_MM) before.push(part);
-    else if (left <= SLIVER_MM) after.push(part);
+  for (const segment of path.segments) {
+    const length = cubicLength(segment);
+    if (left >= length - SLIVER_MM) before.push(segment);
+    else if (left <= SLIVER_MM) after.push(segment);
     else {
-      const [a, b] = splitCubic(part, cubicParameterAt(part, left));
+      const [a, b] = splitCubic(segment, cubicParameterAt(segment, left));
       before.push(a);
       after.push(b);
     }
@@ -86,8 +86,8 @@ export function splitPath(path: Path, mm: number): [Path, Path] {
   }
   if (before.length === 0) before.push(straightCubic(startOf(path), startOf(path)));
   if (after.length === 0) after.push(straightCubic(endOf(path), endOf(path)));
-  return [{ parts: before }, { parts: after }];
+  return [{ segments: before }, { segments: after }];
 }
 
 /** Paths laid end to end as one. */
-export const joinPaths = (paths: readonly Path[]): Path => ({ parts: paths.flatMap((path) => path.parts) });
+export const joinPaths = (paths: readonly Path[]): Path => ({ segments: paths.flatMap((path) => path.segments) });

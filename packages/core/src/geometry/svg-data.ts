@@ -13,7 +13,7 @@ const pair = (p: Point): string => `${mmText(p.x)} ${mmText(p.y)}`;
 const stretch = (c: Cubic): string => (c.straight ? `L${pair(c.p3)}` : `C${pair(c.p1)} ${pair(c.p2)} ${pair(c.p3)}`);
 
 /** SVG path data in mm. */
-export const svgData = (path: Path): string => `M${pair(startOf(path))}${path.parts.map(stretch).join("")}`;
+export const svgData = (path: Path): string => `M${pair(startOf(path))}${path.segments.map(stretch).join("")}`;
 
 /** SVG path data of a line of corner points, in mm. */
 export const svgLine = (places: readonly Point[]): string => (places.length === 0 ? "" : `M${places.map(pair).join("L")}`);

@@ -51,7 +51,7 @@ describe("walking a seam", () => {
   });
 
   it("turns the second piece over when both edges run the same way round their piece", () => {
-    const [first, second] = [walk?.first.parts[0], walk?.second.parts[0]];
+    const [first, second] = [walk?.first.segments[0], walk?.second.segments[0]];
     expect(first?.reversed).toBe(second?.reversed);
   });
 

@@ -10,7 +10,7 @@ export interface SewnEdges {
 }
 
 /** One edge of a seam, travelled from the common start. */
-export interface WalkPart {
+export interface WalkSegment {
   readonly piece: PieceResult;
   readonly path: Path;
   readonly length: number;
@@ -20,7 +20,7 @@ export interface WalkPart {
 
 /** One side of a seam: its edges one after the other. Lengths in mm. */
 export interface WalkSide {
-  readonly parts: readonly WalkPart[];
+  readonly segments: readonly WalkSegment[];
   readonly length: number;
 }
 
@@ -179,13 +179,13 @@ function runsOpposite(a: readonly Travelled[], b: readonly Travelled[], follows:
 }
 
 function sideOf(way: readonly Travelled[]): WalkSide {
-  const parts = way.map(({ piece, edge, reversed }): WalkPart => ({
+  const parts = way.map(({ piece, edge, reversed }): WalkSegment => ({
     piece,
     path: reversed ? reversePath(edge.sewn) : edge.sewn,
     length: edge.length,
     reversed,
   }));
-  return { parts, length: parts.reduce((sum, p) => sum + p.length, 0) };
+  return { segments: parts, length: parts.reduce((sum, p) => sum + p.length, 0) };
 }
 
 interface Mark {
@@ -258,22 +258,22 @@ interface Stop {
 }
 
 /** The edge that a side has come to after so far (mm), and how far along it. */
-export function partAt({ parts }: WalkSide, mm: number): { readonly part: WalkPart; readonly along: number } {
+export function segmentAt({ segments: parts }: WalkSide, mm: number): { readonly segment: WalkSegment; readonly along: number } {
   let left = mm;
-  for (const part of parts) {
-    if (left <= part.length || part === parts[parts.length - 1]) return { part, along: left };
-    left -= part.length;
+  for (const segment of parts) {
+    if (left <= segment.length || segment === parts[parts.length - 1]) return { segment, along: left };
+    left -= segment.length;
   }
-  return { part: parts[0] as WalkPart, along: mm };
+  return { segment: parts[0] as WalkSegment, along: mm };
 }
 
 /** Both edges as they lie on each other when the first side has been walked so far (mm): `lay` moves places of the second piece. Rigid, edge on edge. */
 export function walkedTo(
   walk: SeamWalk,
   mm: number,
-): { readonly first: WalkPart; readonly second: WalkPart; readonly at: Point; readonly lay: (p: Point) => Point } {
-  const { part: first, along } = partAt(walk.first, mm);
-  const { part: second, along: other } = partAt(walk.second, walkedAlong(walk, mm));
+): { readonly first: WalkSegment; readonly second: WalkSegment; readonly at: Point; readonly lay: (p: Point) => Point } {
+  const { segment: first, along } = segmentAt(walk.first, mm);
+  const { segment: second, along: other } = segmentAt(walk.second, walkedAlong(walk, mm));
   // Outlines run clockwise: edges travelled the same way round lie on each other only with one piece turned over.
   const turnedOver = first.reversed === second.reversed;
   const over = (p: Point): Point => (turnedOver ? { x: -p.x, y: p.y } : p);

@@ -1,6 +1,6 @@
 import { coerce, compile, compileAs } from "../formula/compile.js";
 import { pathIndex, pointIndex } from "../formula/look-up.js";
-import { FormulaError, inPart } from "../formula/error.js";
+import { FormulaError, inField } from "../formula/error.js";
 import type { Typed } from "../formula/scope.js";
 import type { Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
@@ -29,7 +29,7 @@ export function compileChecks(
       else if (statement.is === "passes") passes.push(compiler.pass(statement, i));
       else if (statement.is === "closes") closures.push(compiler.when(statement.when));
       else if (statement.is === "cloth")
-        stretch = inPart("stretches", () => compileAs(read.parse(statement.stretches), read.scope, "number"));
+        stretch = inField("stretches", () => compileAs(read.parse(statement.stretches), read.scope, "number"));
     } catch (error) {
       read.note(error, i);
     }
@@ -49,13 +49,13 @@ class CheckCompiler {
     return text === undefined ? undefined : this.figure(text, "boolean", "when");
   }
 
-  private figure(text: string, kind: Kind, part: string): Typed {
-    return inPart(part, () => compileAs(this.read.parse(text), this.read.scope, kind));
+  private figure(text: string, kind: Kind, field: string): Typed {
+    return inField(field, () => compileAs(this.read.parse(text), this.read.scope, kind));
   }
 
   private place(id: string | undefined): PlannedPlace | undefined {
     if (id === undefined) return undefined;
-    return { point: inPart("at", () => pointIndex(id, this.read.scope, WHOLE)), board: this.boards.get(id) };
+    return { point: inField("at", () => pointIndex(id, this.read.scope, WHOLE)), board: this.boards.get(id) };
   }
 
   pass(source: Passes, statement: number): PlannedPass {
@@ -74,15 +74,15 @@ class CheckCompiler {
   check(source: Check, statement: number): PlannedCheck {
     const base = { statement, source, edges: edgesNamed(source), when: this.when(source.when), at: this.place(source.at) };
     if (source.test === "holds") return { ...base, ...this.condition(source.got) };
-    const sides = (["got", "expected", "upper"] as const).map((part) => {
-      const text = source[part];
-      return text === undefined ? undefined : { part, tree: inPart(part, () => this.read.parse(text)) };
+    const sides = (["got", "expected", "upper"] as const).map((field) => {
+      const text = source[field];
+      return text === undefined ? undefined : { field, tree: inField(field, () => this.read.parse(text)) };
     });
     const kind = this.sharedKind(sides);
     const [got, expected, upper] = sides.map((side) =>
       side === undefined
         ? undefined
-        : inPart(side.part, () => coerce(compile(side.tree, this.read.scope), kind, side.tree, this.read.scope)),
+        : inField(side.field, () => coerce(compile(side.tree, this.read.scope), kind, side.tree, this.read.scope)),
     ) as [Typed, Typed | undefined, Typed | undefined];
     const within = source.within === undefined ? undefined : this.figure(source.within, kind, "within");
     return {
@@ -114,7 +114,7 @@ class CheckCompiler {
     } as const;
     const tree = this.read.parse(text);
     if (tree.type !== "compare" || tree.ops.some((op) => op === "=" || op === "!=")) return bare;
-    const kind = this.sharedKind(tree.items.map((item) => ({ part: "got", tree: item })));
+    const kind = this.sharedKind(tree.items.map((item) => ({ field: "got", tree: item })));
     const [a, b, c] = tree.items.map((item) => coerce(compile(item, scope), kind, item, scope)) as [Typed, Typed, Typed | undefined];
     const orEqual = tree.ops.every((op) => op.endsWith("="));
     const [first, second] = tree.ops.map((op) => (op.startsWith("<") ? 1 : -1));
@@ -124,24 +124,24 @@ class CheckCompiler {
   }
 
   /** The kind of the sides that is not bare: lengths are compared with lengths. */
-  private sharedKind(sides: readonly ({ part: string; tree: Tree } | undefined)[]): Kind {
+  private sharedKind(sides: readonly ({ field: string; tree: Tree } | undefined)[]): Kind {
     for (const side of sides) {
-      const kind = side && inPart(side.part, () => compile(side.tree, this.read.scope).kind);
+      const kind = side && inField(side.field, () => compile(side.tree, this.read.scope).kind);
       if (kind && kind !== "bare") return kind;
     }
     return "number";
   }
 
   sew(source: Sew, statement: number): PlannedSew {
-    const side = (names: readonly string[], part: string): readonly string[] => {
-      names.forEach((name, i) => inPart(`${part}.${i}`, () => pathIndex(name, this.read.scope, [0, name.length])));
+    const side = (names: readonly string[], field: string): readonly string[] => {
+      names.forEach((name, i) => inField(`${field}.${i}`, () => pathIndex(name, this.read.scope, [0, name.length])));
       return names;
     };
     const [first, second] = [side(source.first, "first"), side(source.second, "second")];
     const twice = first.find((name) => second.includes(name));
     if (twice !== undefined) {
       const error = new FormulaError(`${twice} would be sewn to itself.`, "Name another edge.", WHOLE);
-      error.part = "second.0";
+      error.field = "second.0";
       throw error;
     }
     return {

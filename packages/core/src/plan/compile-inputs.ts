@@ -30,12 +30,12 @@ export class InputCompiler {
   }
 
   /** A range end or a figure of a table, which is the same for every body. */
-  private fixed(text: string | undefined, kind: Kind, statement: number, part: string, otherwise: number): number {
+  private fixed(text: string | undefined, kind: Kind, statement: number, field: string, otherwise: number): number {
     if (text === undefined) return otherwise;
-    const planned = this.read.formula(text, kind, statement, part);
+    const planned = this.read.formula(text, kind, statement, field);
     if (!planned) return otherwise;
     if (planned.typed.constant !== undefined) return planned.typed.constant;
-    this.read.report({ statement, part, why: "This must be the same for every body.", fix: "Write a figure, like 2 1/2." });
+    this.read.report({ statement, field, why: "This must be the same for every body.", fix: "Write a figure, like 2 1/2." });
     return otherwise;
   }
 
@@ -45,7 +45,7 @@ export class InputCompiler {
     if (from > to)
       this.read.report({
         statement: i,
-        part: "from",
+        field: "from",
         why: `The range is upside down: ${s.from} is more than ${s.to}.`,
         fix: "Write the smaller figure first.",
       });
@@ -78,7 +78,7 @@ export class InputCompiler {
     if (value < range.from - 1e-9 || value > range.to + 1e-9)
       this.read.report({
         statement: i,
-        part: "default",
+        field: "default",
         why: `The default ${s.default} lies outside its range, ${s.from ?? ""} to ${s.to ?? ""}.`,
         fix: "Change one of the two.",
       });
@@ -91,7 +91,7 @@ export class InputCompiler {
     if (word > 0) return { value: Number.NaN, rule: undefined };
     if (s.kind === "boolean") {
       if (s.default !== "yes" && s.default !== "no")
-        this.read.report({ statement: i, part: "default", why: `“${s.default}” is neither yes nor no.`, fix: "Write yes or no." });
+        this.read.report({ statement: i, field: "default", why: `“${s.default}” is neither yes nor no.`, fix: "Write yes or no." });
       return { value: Number(s.default === "yes"), rule: undefined };
     }
     const planned = this.read.formula(s.default, s.kind, i, "default");
@@ -109,7 +109,7 @@ export class InputCompiler {
       if (s.options.findIndex((o) => o.name === option.name) < k)
         this.read.report({
           statement: i,
-          part: `options.${k}`,
+          field: `options.${k}`,
           why: `The option ${option.name} is there twice.`,
           fix: "Give each its own name.",
         });
@@ -143,7 +143,7 @@ export class InputCompiler {
     if (!by) {
       this.read.report({
         statement: i,
-        part: "by",
+        field: "by",
         why: this.scope.anywhere.has(s.by) ? `${s.by} stands further below.` : `Nothing here is called ${s.by}.`,
         fix: "A table is read by a measurement or value above it.",
       });
@@ -154,7 +154,7 @@ export class InputCompiler {
       at: this.fixed(row.at, by.kind, i, `rows.${k}.at`, Infinity),
       gives: row.gives === NOTHING ? Number.NaN : this.fixed(row.gives, s.kind, i, `rows.${k}.gives`, Number.NaN),
     }));
-    for (const { row, why, fix } of rowsRefused(s, rows)) this.read.report({ statement: i, part: `rows.${row}.at`, why, fix });
+    for (const { row, why, fix } of rowsRefused(s, rows)) this.read.report({ statement: i, field: `rows.${row}.at`, why, fix });
     this.scope.tableMeasures.set(s.key, s.by);
     this.scope.tables.set(s.key, { by: by.kind, gives: s.kind, at: lookUpIn(s.mode, rows) });
   }

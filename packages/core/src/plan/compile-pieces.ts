@@ -1,6 +1,6 @@
 import { compileAs } from "../formula/compile.js";
 import { pathIndex, pointIndex } from "../formula/look-up.js";
-import { FormulaError, inPart } from "../formula/error.js";
+import { FormulaError, inField } from "../formula/error.js";
 import { parseLineRef } from "../formula/parse.js";
 import type { Typed } from "../formula/scope.js";
 import type { Kind } from "../quantity/kind.js";
@@ -9,7 +9,7 @@ import { amendPiece } from "../shaping/amend.js";
 import { leaveOut } from "../shaping/leave-out.js";
 import { pieceFrom } from "../shaping/piece-from.js";
 import type { Amend, Edge, LeaveOut, Piece, PieceFrom } from "../system/model.js";
-import { type NotePart, partNoter } from "./note-part.js";
+import { type NoteField, fieldNoter } from "./note-field.js";
 import type { PieceContext } from "./piece-context.js";
 import type { PlannedFormula, PlannedShaping, PlanProblem } from "./plan.js";
 import { WHOLE } from "./step-reader.js";
@@ -25,20 +25,20 @@ export function compilePiece(source: Piece, statement: number, context: PieceCon
 
 function compiled(source: Piece, statement: number, context: PieceContext, report: (p: PlanProblem) => void): PlannedPiece | undefined {
   const { scope } = context;
-  const part = partNoter(statement, report);
+  const field = fieldNoter(statement, report);
   const roles = new Set<string>();
   scope.pieces.set(source.key, { roles, settled: true });
   if (!context.boards.has(source.board))
-    report({ statement, part: "board", why: `There is no board ${source.board}.`, fix: `There are: ${[...context.boards].join(", ")}.` });
+    report({ statement, field: "board", why: `There is no board ${source.board}.`, fix: `There are: ${[...context.boards].join(", ")}.` });
   if (!source.edges || source.edges.length < 2) {
     report({ statement, why: `The piece ${source.key} has no outline.`, fix: "Indent its edges below: edge side: #5 > #7 > #8." });
     return undefined;
   }
   refuseFold(source, statement, report);
-  const edges = source.edges.flatMap((edge, i) => part(`edges.${i}`, () => compileEdge(source.key, edge, i, context)) ?? []);
+  const edges = source.edges.flatMap((edge, i) => field(`edges.${i}`, () => compileEdge(source.key, edge, i, context)) ?? []);
   for (const { role } of source.edges) roles.add(role);
-  const when = whenOf(source.when, part, context);
-  return { statement, source, when, edges, ...drawing(source, edges, part, context) };
+  const when = whenOf(source.when, field, context);
+  return { statement, source, when, edges, ...drawing(source, edges, field, context) };
 }
 
 /** A piece on the fold has an edge that is the fold, and the other way round. */
@@ -58,13 +58,13 @@ function refuseFold(source: Piece, statement: number, report: (p: PlanProblem) =
     });
 }
 
-const whenOf = (when: string | undefined, part: NotePart, { read, scope }: PieceContext): Typed | undefined =>
-  when === undefined ? undefined : part("when", () => compileAs(read.parse(when), scope, "boolean"));
+const whenOf = (when: string | undefined, field: NoteField, { read, scope }: PieceContext): Typed | undefined =>
+  when === undefined ? undefined : field("when", () => compileAs(read.parse(when), scope, "boolean"));
 
 type DrawnText = Pick<Piece, "grain" | "grainTurned" | "darts" | "inside" | "levels" | "notches" | "marks" | "notes">;
 
 /** What is drawn on a piece, compiled. `edges` are its own, where they are known. */
-function drawing(source: DrawnText, edges: readonly PlannedEdge[] | undefined, part: NotePart, context: PieceContext): PlannedDrawing {
+function drawing(source: DrawnText, edges: readonly PlannedEdge[] | undefined, field: NoteField, context: PieceContext): PlannedDrawing {
   const { scope, read } = context;
   const length = (text: string): Typed => compileAs(read.parse(text), scope, "length");
   const { grain } = source;
@@ -72,24 +72,24 @@ function drawing(source: DrawnText, edges: readonly PlannedEdge[] | undefined, p
     grain:
       grain === undefined
         ? undefined
-        : part("grain", () => ({
+        : field("grain", () => ({
             ends: endsOf(grain, context),
             turned: source.grainTurned === undefined ? undefined : turnedBy(source.grainTurned, context),
           })),
-    darts: part("darts", () => dartsOf(source, edges ?? [], context)) ?? [],
+    darts: field("darts", () => dartsOf(source, edges ?? [], context)) ?? [],
     inside: (source.inside ?? []).flatMap(
-      (line, i) => part(`inside.${i}`, () => ({ label: line.label, items: itemsOf(line.along, `inside.${i}`, context, false) })) ?? [],
+      (line, i) => field(`inside.${i}`, () => ({ label: line.label, items: itemsOf(line.along, `inside.${i}`, context, false) })) ?? [],
     ),
     levels: (source.levels ?? []).flatMap(
-      (level, i) => part(`levels.${i}.line`, () => ({ label: level.label, ends: endsOf(level.line, context) })) ?? [],
+      (level, i) => field(`levels.${i}.line`, () => ({ label: level.label, ends: endsOf(level.line, context) })) ?? [],
     ),
-    notches: (source.notches ?? []).flatMap((n, i) => part(`notches.${i}`, () => notchOf(n, `notches.${i}`, edges, context)) ?? []),
+    notches: (source.notches ?? []).flatMap((n, i) => field(`notches.${i}`, () => notchOf(n, `notches.${i}`, edges, context)) ?? []),
     marks: (source.marks ?? []).flatMap(
       (m, i) =>
-        part(`marks.${i}`, () => ({
+        field(`marks.${i}`, () => ({
           kind: m.kind,
           points: m.at.map((id) => pointIndex(id, scope, WHOLE)),
-          length: m.length === undefined ? undefined : inPart(`marks.${i}.length`, () => length(m.length as string)),
+          length: m.length === undefined ? undefined : inField(`marks.${i}.length`, () => length(m.length as string)),
           way: m.way ?? "across",
         })) ?? [],
     ),
@@ -98,7 +98,7 @@ function drawing(source: DrawnText, edges: readonly PlannedEdge[] | undefined, p
 }
 
 const turnedBy = (text: string, { read, scope }: PieceContext): Typed =>
-  inPart("grainTurned", () => compileAs(read.parse(text), scope, "angle"));
+  inField("grainTurned", () => compileAs(read.parse(text), scope, "angle"));
 
 function endsOf(text: string, { scope }: PieceContext): [number, number] {
   const line = parseLineRef(text);
@@ -111,11 +111,11 @@ function compileEdge(piece: string, edge: Edge, i: number, context: PieceContext
   const name = `${piece}.${edge.role}`;
   if (scope.paths.has(name)) {
     const error = new FormulaError(`${name} is already an edge.`, "Give each edge of a piece its own name.", WHOLE);
-    error.part = `edges.${i}.role`;
+    error.field = `edges.${i}.role`;
     throw error;
   }
   const items = itemsOf(edge.along, `edges.${i}.along`, context, true);
-  const allow = edge.allow === undefined ? undefined : inPart(`edges.${i}.allow`, () => allowance(edge.allow as string, context));
+  const allow = edge.allow === undefined ? undefined : inField(`edges.${i}.allow`, () => allowance(edge.allow as string, context));
   return {
     role: edge.role,
     items,
@@ -136,26 +136,26 @@ function allowance(text: string, { read, scope }: PieceContext): Typed {
 type NotchText = NonNullable<Piece["notches"]>[number];
 
 function notchOf(n: NotchText, at: string, edges: readonly PlannedEdge[] | undefined, { read, scope }: PieceContext): PlannedNotch {
-  if ("at" in n) return { point: inPart(`${at}.at`, () => pointIndex(n.at, scope, WHOLE)), id: n.at, ticks: n.ticks };
+  if ("at" in n) return { point: inField(`${at}.at`, () => pointIndex(n.at, scope, WHOLE)), id: n.at, ticks: n.ticks };
   if (edges && !edges.some((e) => e.role === n.on)) {
     const error = new FormulaError(`This piece has no edge ${n.on}.`, `It has: ${edges.map((e) => e.role).join(", ")}.`, WHOLE);
-    error.part = `${at}.on`;
+    error.field = `${at}.on`;
     throw error;
   }
-  const along = inPart(`${at}.by`, () => compileAs(read.parse(n.by), scope, "length"));
+  const along = inField(`${at}.by`, () => compileAs(read.parse(n.by), scope, "length"));
   return { edge: n.on, along, fromEnd: n.fromEnd ?? false, id: `${n.on} ${n.by}`, ticks: n.ticks };
 }
 
 /** Points and paths named in order, as indices of the frame. */
 function itemsOf(along: Edge["along"], at: string, { scope, darts }: PieceContext, withDarts: boolean): PlannedEdge["items"] {
   return along.map((item, i) => {
-    const part = `${at}.${i}`;
-    const point = (id: string, name: string): number => inPart(`${part}.${name}`, () => pointIndex(id, scope, WHOLE));
+    const field = `${at}.${i}`;
+    const point = (id: string, name: string): number => inField(`${field}.${name}`, () => pointIndex(id, scope, WHOLE));
     if ("point" in item) return { point: point(item.point, "point") };
     const reversed = item.reversed ?? false;
     const dart = withDarts && item.from === undefined ? darts.find((d) => d.key === item.path) : undefined;
     if (dart) return { dart, reversed };
-    const path = inPart(`${part}.path`, () => pathIndex(item.path, scope, WHOLE));
+    const path = inField(`${field}.path`, () => pathIndex(item.path, scope, WHOLE));
     const between =
       item.from === undefined || item.to === undefined ? undefined : ([point(item.from, "from"), point(item.to, "to")] as const);
     return { path, between, reversed };
@@ -169,7 +169,7 @@ function dartsOf(source: Pick<Piece, "darts">, edges: readonly PlannedEdge[], { 
     const dart = darts.find((d) => d.key === key);
     if (dart) return dart;
     const error = new FormulaError(`No dart is called ${key}.`, 'Draw it above: dart waist_dart "Waist dart": legs F8, F9 to F10.', WHOLE);
-    error.part = `darts.${i}`;
+    error.field = `darts.${i}`;
     throw error;
   });
   return [...inEdges, ...inside];
@@ -178,51 +178,51 @@ function dartsOf(source: Pick<Piece, "darts">, edges: readonly PlannedEdge[], { 
 /** Compiles what makes a piece from another, says more of one, or leaves one out. */
 export function compilePieceChange(source: PieceFrom | Amend | LeaveOut, statement: number, context: PieceContext): PlannedShaping {
   const problems: PlanProblem[] = [];
-  const part = partNoter(statement, (p) => problems.push(p));
+  const field = fieldNoter(statement, (p) => problems.push(p));
   const formulas: PlannedFormula[] = [];
-  const when = whenOf(source.when, part, context);
-  const shape = changeOf(source, statement, part, formulas, context);
+  const when = whenOf(source.when, field, context);
+  const apply = changeOf(source, statement, field, formulas, context);
   problems.forEach((p) => context.read.report(p));
   const needs = [source.is === "pieceFrom" ? source.of : source.key];
-  return { statement, source, when, formulas, needs, shape: problems.length > 0 ? undefined : shape, problem: problems[0] };
+  return { statement, source, when, formulas, needs, apply: problems.length > 0 ? undefined : apply, problem: problems[0] };
 }
 
 function changeOf(
   source: PieceFrom | Amend | LeaveOut,
   statement: number,
-  part: NotePart,
+  field: NoteField,
   formulas: PlannedFormula[],
   context: PieceContext,
-): PlannedShaping["shape"] {
+): PlannedShaping["apply"] {
   const { read, scope } = context;
   const figure = (name: string, text: string, kind: Kind = "length"): Typed["run"] => {
-    const tree = part(name, () => read.parse(text));
-    const typed = tree && part(name, () => compileAs(tree, scope, kind));
+    const tree = field(name, () => read.parse(text));
+    const typed = tree && field(name, () => compileAs(tree, scope, kind));
     if (!tree || !typed) return () => Number.NaN;
     formulas.push({ name, text, tree, kind, typed });
     return typed.run;
   };
   if (source.is === "leaveOut") {
-    part("key", () => pieceEntry(source.key, context));
+    field("key", () => pieceEntry(source.key, context));
     return leaveOut(source.key);
   }
   const changes = {
     pleats: (source.pleats ?? []).map((p, i) => ({ depth: figure(`pleats.${i}.depth`, p.depth), at: p.at })),
     allowances: (source.allowances ?? []).map((a, i) => {
-      part(`allowances.${i}.allow`, () => allowance(a.allow, context));
+      field(`allowances.${i}.allow`, () => allowance(a.allow, context));
       return { allow: figure(`allowances.${i}.allow`, a.allow), on: a.on };
     }),
-    drawing: drawing(source, undefined, part, context),
+    drawing: drawing(source, undefined, field, context),
   };
   if (source.is === "amend") {
-    const entry = part("key", () => pieceEntry(source.key, context));
+    const entry = field("key", () => pieceEntry(source.key, context));
     if (!entry) return undefined;
-    const edges = (source.edges ?? []).flatMap((edge, i) => part(`edges.${i}`, () => amendedEdge(edge, i, context)) ?? []);
+    const edges = (source.edges ?? []).flatMap((edge, i) => field(`edges.${i}`, () => amendedEdge(edge, i, context)) ?? []);
     for (const { role } of edges) entry.roles.add(role);
     entry.settled = false;
     return amendPiece(source.key, { ...changes, edges });
   }
-  const entry = part("of", () => pieceEntry(source.of, context));
+  const entry = field("of", () => pieceEntry(source.of, context));
   if (!read.claim(source.key, statement, "key", "piece") || !entry) return undefined;
   scope.pieces.set(source.key, { roles: new Set(entry.roles), settled: false });
   const { key, title, of, cut, onFold, mirrored } = source;
@@ -235,7 +235,7 @@ function amendedEdge(edge: Edge, i: number, context: PieceContext): Omit<Planned
   return {
     role: edge.role,
     items: itemsOf(edge.along, `edges.${i}.along`, context, true),
-    allow: edge.allow === undefined ? undefined : inPart(`edges.${i}.allow`, () => allowance(edge.allow as string, context)),
+    allow: edge.allow === undefined ? undefined : inField(`edges.${i}.allow`, () => allowance(edge.allow as string, context)),
     finish: edge.finish ?? "seam",
     corner: edge.corner ?? "mitre",
     pointed: edge.pointed ?? false,

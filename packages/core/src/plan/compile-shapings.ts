@@ -6,7 +6,7 @@ import { SHAPINGS } from "../shaping/index.js";
 import type { ShapeStep } from "../system/model.js";
 import type { FormParameter } from "../verb/form.js";
 import { pieceEntry } from "./compile-pieces.js";
-import { partNoter } from "./note-part.js";
+import { fieldNoter } from "./note-field.js";
 import type { PieceContext } from "./piece-context.js";
 import type { PlannedFormula, PlannedShaping, PlanProblem } from "./plan.js";
 
@@ -15,7 +15,7 @@ export function compileShaping(source: ShapeStep, statement: number, context: Pi
   const problems: PlanProblem[] = [];
   const planned = compiled(source, statement, context, (p) => problems.push(p));
   problems.forEach((p) => context.read.report(p));
-  return { ...planned, shape: problems.length > 0 ? undefined : planned.shape, problem: problems[0] };
+  return { ...planned, apply: problems.length > 0 ? undefined : planned.apply, problem: problems[0] };
 }
 
 function compiled(
@@ -29,36 +29,36 @@ function compiled(
   const form = shaping?.forms[source.form];
   const formulas: PlannedFormula[] = [];
   const needs: string[] = [];
-  const base = { statement, source, formulas, needs, when: undefined, shape: undefined };
+  const base = { statement, source, formulas, needs, when: undefined, apply: undefined };
   if (!shaping || !form) {
     note({
       statement,
-      part: "verb",
+      field: "verb",
       why: `“${source.verb}” is not a way of shaping pieces.`,
       fix: `There are: ${[...SHAPINGS.keys()].join(", ")}.`,
     });
     return base;
   }
-  const part = partNoter(statement, note);
+  const field = fieldNoter(statement, note);
   for (const parameter of form.parameters)
-    part(`args.${parameter.name}`, () => take(parameter, source.args[parameter.name] ?? "", context, needs, statement));
+    field(`args.${parameter.name}`, () => take(parameter, source.args[parameter.name] ?? "", context, needs, statement));
   const figure = (name: string, kind: Kind): ((f: Parameters<PlannedFormula["typed"]["run"]>[0]) => number) => {
     const text = source.args[name] ?? "";
-    const tree = part(`args.${name}`, () => read.parse(text));
-    const typed = tree && part(`args.${name}`, () => compileAs(tree, scope, kind));
+    const tree = field(`args.${name}`, () => read.parse(text));
+    const typed = tree && field(`args.${name}`, () => compileAs(tree, scope, kind));
     if (!tree || !typed) return () => Number.NaN;
     formulas.push({ name, text, tree, kind, typed });
     return typed.run;
   };
-  const when = source.when === undefined ? undefined : part("when", () => compileAs(read.parse(source.when ?? ""), scope, "boolean"));
-  const shape = shaping.prepare(source.form, {
+  const when = source.when === undefined ? undefined : field("when", () => compileAs(read.parse(source.when ?? ""), scope, "boolean"));
+  const apply = shaping.prepare(source.form, {
     length: (name) => figure(name, "length"),
     number: (name) => figure(name, "number"),
     name: (name) => source.args[name] ?? "",
     names: (name) => listOf(source.args[name] ?? ""),
     dart: (name) => darts.find((d) => d.key === source.args[name]),
   });
-  return { ...base, when, shape };
+  return { ...base, when, apply };
 }
 
 /** Names that stand for a piece the shaping makes, not for one it is given. */

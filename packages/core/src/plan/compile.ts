@@ -1,5 +1,5 @@
 import type { Tree } from "../formula/tree.js";
-import { inPart } from "../formula/error.js";
+import { inField } from "../formula/error.js";
 import { type Evaluate, Scope } from "../formula/scope.js";
 import type { Kind } from "../quantity/kind.js";
 import {
@@ -30,7 +30,7 @@ import type { PieceContext } from "./piece-context.js";
 import type { PlannedDart, PlannedPiece } from "../piece/blueprint.js";
 import type { Plan, PlannedAct, PlannedFormula, PlannedShaping, PlannedStep, StepStatement } from "./plan.js";
 import { noReferences, type References } from "./references.js";
-import { SHAPES } from "./shapes/index.js";
+import { PATH_MAKERS } from "./paths/index.js";
 import { StepReader } from "./step-reader.js";
 
 /**
@@ -238,7 +238,7 @@ class Compiler {
       source: s,
       target: this.targetOf(s),
       board: this.board,
-      part: this.part,
+      heading: this.part,
       when,
       formulas,
       lays: laidOff(s, formulas),
@@ -278,7 +278,7 @@ class Compiler {
     if (dart.shortOf !== undefined && !this.scope.points.has(dart.shortOf))
       this.read.report({
         statement: i,
-        part: "dart.shortOf",
+        field: "dart.shortOf",
         why: `There is no point #${dart.shortOf}.`,
         fix: "Use a point placed above.",
       });
@@ -314,7 +314,7 @@ class Compiler {
     if (!verb || !form) {
       this.read.report({
         statement: i,
-        part: "verb",
+        field: "verb",
         why: `“${s.verb}” is not a way of placing a point.`,
         fix: `There are: ${[...VERBS.keys()].join(", ")}.`,
       });
@@ -359,13 +359,13 @@ class Compiler {
       path: (name) =>
         orElse(
           () => reader.path(text(name), `args.${name}`),
-          () => ({ parts: [] }),
+          () => ({ segments: [] }),
         ),
     };
   }
 
   private path(s: PathStep, uses: References): PlannedStep["draw"] {
-    const make = inPart("through", () => SHAPES[s.shape](s, new StepReader(this.scope, uses, this.read.parse)));
+    const make = inField("through", () => PATH_MAKERS[s.type](s, new StepReader(this.scope, uses, this.read.parse)));
     const index = this.scope.paths.get(s.key) ?? this.scope.pathCount;
     return (f) => void (f.paths[index] = make(f));
   }
@@ -382,7 +382,7 @@ function laidOff(s: StepStatement, formulas: readonly PlannedFormula[]): readonl
 function levelsOf(system: System, steps: readonly PlannedStep[]): Plan["levels"] {
   return boardsOf(system).flatMap(({ key, title }) => {
     const lines = steps.flatMap(({ source, target, board }) =>
-      source.is === "path" && source.shape === "level" && board === key
+      source.is === "path" && source.type === "level" && board === key
         ? [{ label: source.label ?? source.key, path: target, bodyLevel: source.bodyLevel }]
         : [],
     );

@@ -24,21 +24,21 @@ export class FormulaReader {
     return known === undefined || text.includes("closed_width") ? parseFormula(text) : known;
   };
 
-  /** Compiles a formula of a statement; a problem is noted with its part and gives undefined. */
-  formula(text: string, kind: Kind, statement: number, part: string, uses?: References): PlannedFormula | undefined {
+  /** Compiles a formula of a statement; a problem is noted with its field and gives undefined. */
+  formula(text: string, kind: Kind, statement: number, field: string, uses?: References): PlannedFormula | undefined {
     try {
       const tree = this.parse(text);
       if (uses) gather(tree, uses);
-      return { name: part, text, tree, kind, typed: compileAs(tree, this.scope, kind) };
+      return { name: field, text, tree, kind, typed: compileAs(tree, this.scope, kind) };
     } catch (error) {
-      this.note(error, statement, part);
+      this.note(error, statement, field);
       return undefined;
     }
   }
 
-  note(error: unknown, statement: number, part?: string): void {
+  note(error: unknown, statement: number, field?: string): void {
     if (!(error instanceof FormulaError)) throw error;
-    this.problems.push({ statement, part: error.part ?? part, at: error.at, why: error.why, fix: error.fix, put: error.put });
+    this.problems.push({ statement, field: error.field ?? field, at: error.at, why: error.why, fix: error.fix, put: error.put });
   }
 
   report(problem: PlanProblem): void {
@@ -46,14 +46,14 @@ export class FormulaReader {
   }
 
   /** Makes a name known as this statement's; false, with a problem, when another has it already. Points, lines, pieces and figures have names of their own. */
-  claim(name: string, statement: number, part = "key", space = "name"): boolean {
+  claim(name: string, statement: number, field = "key", space = "name"): boolean {
     const first = this.firsts.get(`${space} ${name}`);
     if (first === undefined) {
       this.firsts.set(`${space} ${name}`, statement);
       return true;
     }
     if (first !== statement)
-      this.problems.push({ statement, part, first, why: `${name} is already there.`, fix: "Give each its own name." });
+      this.problems.push({ statement, field, first, why: `${name} is already there.`, fix: "Give each its own name." });
     return false;
   }
 }

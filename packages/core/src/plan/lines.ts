@@ -51,6 +51,6 @@ export function lineReader(tree: LineTree, scope: Scope): (f: Frame) => LineOrPa
   const read = pathReader(tree.name, scope, tree.at);
   return (f) => {
     const path = read(f);
-    return path.parts.length === 1 && path.parts[0]?.straight ? { line: { a: startOf(path), b: endOf(path) } } : { path };
+    return path.segments.length === 1 && path.segments[0]?.straight ? { line: { a: startOf(path), b: endOf(path) } } : { path };
   };
 }

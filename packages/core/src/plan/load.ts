@@ -34,12 +34,12 @@ function locateIn(problem: PlanProblem, { origins }: WrittenOut, read: ReadSyste
   const first = problem.first === undefined ? undefined : origins[problem.first];
   const at = { ...problem, statement: origin?.statement ?? 0, first: first?.from === undefined ? first?.statement : undefined };
   if (origin?.from === undefined) return locate(at, read);
-  return locate({ ...at, part: undefined, put: undefined, why: `In ${origin.from}: ${problem.why}` }, read);
+  return locate({ ...at, field: undefined, put: undefined, why: `In ${origin.from}: ${problem.why}` }, read);
 }
 
-function locate({ statement, part, at, why, fix, put, first }: PlanProblem, read: ReadSystem): NotationProblem {
-  const place = placeOf(read, statement, part);
-  // A place within the part; an empty one at its very start means all of it.
+function locate({ statement, field, at, why, fix, put, first }: PlanProblem, read: ReadSystem): NotationProblem {
+  const place = placeOf(read, statement, field);
+  // A place within the field; an empty one at its very start means all of it.
   const within = at && at[1] > 0 ? at : undefined;
   const column = place.column + (within?.[0] ?? 0);
   const length = Math.max(1, within ? within[1] - within[0] : place.length);

@@ -20,10 +20,10 @@ import type {
   Value,
 } from "../system/model.js";
 
-/** Something wrong in a system before any body is drafted: in which statement, which part of it, and where in that part's text. */
+/** Something wrong in a system before any body is drafted: in which statement, which part of it, and where in that field’s text. */
 export interface PlanProblem {
   readonly statement: number;
-  readonly part?: string | undefined;
+  readonly field?: string | undefined;
   readonly at?: Span | undefined;
   readonly why: string;
   readonly fix: string;
@@ -60,7 +60,7 @@ export interface PlannedStep {
   readonly target: number;
   readonly board: string;
   /** Heading the step stands under. */
-  readonly part: string | undefined;
+  readonly heading: string | undefined;
   readonly when: Typed | undefined;
   readonly formulas: readonly PlannedFormula[];
   /** Points and paths the step reads. */
@@ -101,7 +101,7 @@ export interface PlannedChoice {
   readonly wordSlot: number;
 }
 
-/** A shaping, compiled. `shape` is undefined when it could not be; `problem` then says why. */
+/** A shaping, compiled. `apply` is undefined when it could not be; `problem` then says why. */
 export interface PlannedShaping {
   readonly statement: number;
   readonly source: ShapeStep | PieceFrom | Amend | LeaveOut;
@@ -109,7 +109,7 @@ export interface PlannedShaping {
   readonly formulas: readonly PlannedFormula[];
   /** The pieces it is done to, by name. */
   readonly needs: readonly string[];
-  readonly shape: Shape | undefined;
+  readonly apply: Shape | undefined;
   readonly problem: PlanProblem | undefined;
 }
 

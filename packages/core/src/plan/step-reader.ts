@@ -1,5 +1,5 @@
 import { compileAs } from "../formula/compile.js";
-import { inPart } from "../formula/error.js";
+import { inField } from "../formula/error.js";
 import { parseLineRef } from "../formula/parse.js";
 import type { Evaluate, Frame, Scope } from "../formula/scope.js";
 import type { LineTree, Tree } from "../formula/tree.js";
@@ -22,41 +22,41 @@ export class StepReader {
     private readonly parse: (text: string) => Tree,
   ) {}
 
-  point(id: string, part: string): (f: Frame) => Point {
+  point(id: string, field: string): (f: Frame) => Point {
     this.uses.points.add(id);
-    return inPart(part, () => pointReader(id, this.scope, WHOLE));
+    return inField(field, () => pointReader(id, this.scope, WHOLE));
   }
 
-  path(name: string, part: string): (f: Frame) => Path {
+  path(name: string, field: string): (f: Frame) => Path {
     this.uses.names.add(name);
-    return inPart(part, () => pathReader(name, this.scope, WHOLE));
+    return inField(field, () => pathReader(name, this.scope, WHOLE));
   }
 
-  lineTree(text: string, part: string): LineTree {
-    return inPart(part, () => {
+  lineTree(text: string, field: string): LineTree {
+    return inField(field, () => {
       const tree = parseLineRef(text);
       gatherLine(tree, this.uses);
       return tree;
     });
   }
 
-  line(text: string, part: string): (f: Frame) => LineOrPath {
-    const tree = this.lineTree(text, part);
-    return inPart(part, () => lineReader(tree, this.scope));
+  line(text: string, field: string): (f: Frame) => LineOrPath {
+    const tree = this.lineTree(text, field);
+    return inField(field, () => lineReader(tree, this.scope));
   }
 
-  figure(text: string, kind: Kind, part: string): Evaluate {
-    return inPart(part, () => {
+  figure(text: string, kind: Kind, field: string): Evaluate {
+    return inField(field, () => {
       const tree = this.parse(text);
       gather(tree, this.uses);
       return compileAs(tree, this.scope, kind).run;
     });
   }
 
-  heading(text: string, part: string): Heading {
-    return inPart(part, () => headingOf(text, this));
+  heading(text: string, field: string): Heading {
+    return inField(field, () => headingOf(text, this));
   }
 }
 
-/** An empty place in a part: all of it is meant. */
+/** An empty place in a field: all of it is meant. */
 export const WHOLE: readonly [number, number] = [0, 0];

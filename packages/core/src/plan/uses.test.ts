@@ -56,7 +56,7 @@ S1 down dist(#F0, #F2) from S0
 
   it("puts the other's headings under its name, and leaves its pieces, checks and lesson at home", () => {
     const made = plan(SLEEVE);
-    expect(made.steps.map((s) => s.part)).toContain("Block: Levels");
+    expect(made.steps.map((s) => s.heading)).toContain("Block: Levels");
     expect(made.pieces).toEqual([]);
     expect(made.system.statements.filter((s) => s.is === "lesson" || s.is === "check")).toEqual([]);
     expect(made.system.statements.filter((s) => s.is === "caution")).toHaveLength(1);

@@ -8,7 +8,7 @@ import type { Run, StepOutcome } from "../run/run.js";
 export interface TraceEntry {
   readonly step: string;
   readonly board: string;
-  readonly part: string | undefined;
+  readonly heading: string | undefined;
   readonly text: string;
   readonly outcome: StepOutcome;
   readonly sums: readonly Explained[];
@@ -36,7 +36,7 @@ export function explainStep(plan: Plan, run: Run, index: number, options: Explai
   return {
     step: stepName(step),
     board: step.board,
-    part: step.part,
+    heading: step.heading,
     text: sentence(step),
     outcome,
     sums: outcome.status === "drawn" ? step.formulas.map((f) => explain(f.text, f.tree, f.kind, plan.scope, run.frame, options)) : [],

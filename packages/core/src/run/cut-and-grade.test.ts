@@ -103,7 +103,7 @@ describe("grading by steps", () => {
   it("stands on the board of the point and under a heading of its own", () => {
     const { plan } = draft(`${GRADE}board B "B"\nB0 start\n`);
     const step = plan.steps.find((s) => s.source.is === "point" && s.source.id === "A1g2");
-    expect(step).toMatchObject({ board: "A", part: "Size step 2" });
+    expect(step).toMatchObject({ board: "A", heading: "Size step 2" });
     expect(plan.steps.find((s) => s.source.is === "point" && s.source.id === "B0")).toMatchObject({ board: "B" });
   });
 
@@ -125,7 +125,7 @@ piece Vee "Vee" on A · cut 1 on fold
   const square = (r: Run): string[] => r.checks.filter((c) => /neck square at the fold/.test(c.name)).map((c) => c.status);
 
   it("is looked at, unless its author means it", () => {
-    expect(square(draft(piece("")))).toEqual(["look"]);
+    expect(square(draft(piece("")))).toEqual(["warn"]);
     expect(square(draft(piece(" · pointed")))).toEqual([]);
   });
 });

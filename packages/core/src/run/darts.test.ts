@@ -56,7 +56,7 @@ describe("a dart in a system", () => {
     const [box] = made.pieces;
     const waist = box?.edges.find((e) => e.role === "waist");
     expect(waist?.length).toBeCloseTo(180, 6);
-    expect(box?.darts[0]?.mouth?.parts).toHaveLength(2);
+    expect(box?.darts[0]?.mouth?.segments).toHaveLength(2);
     expect(Math.max(...(box?.net ?? []).map((p) => p.y))).toBeGreaterThan(300);
     expect(box?.darts[0]).toMatchObject({ key: "waist_dart", pressed: { x: -1, y: 0 } });
     expect(check(made, "Box: outline does not cross itself")).toBe("pass");
@@ -64,7 +64,7 @@ describe("a dart in a system", () => {
 
   it("is told when it is too wide, when its legs differ, and when it runs past the bust point", () => {
     const wide = drafted(HEAD + MADE + PIECE, { intake_set: "5" });
-    expect(check(wide, "Waist dart: no wider than a third of its length")).toBe("look");
+    expect(check(wide, "Waist dart: no wider than a third of its length")).toBe("warn");
     expect(check(made, "Waist dart: no wider than a third of its length")).toBe("pass");
     expect(check(made, "Waist dart: stops short of the bust point")).toBe("pass");
     const past = drafted(HEAD.replace("up 4 from A5", "down 1 from A5") + MADE + PIECE);
@@ -80,7 +80,7 @@ describe("a dart in a system", () => {
   it("lies inside a piece, pointed both ways", () => {
     const inside = `A7 up 20 from A4\ndart d "Back dart": legs A5, A6 to A4 and A7\npiece Box "Box" on A · cut 1\n  edge top: A0 > A1\n  edge rest: A1 > A3 > A2 > A0\n  dart d\n`;
     const [box] = drafted(HEAD + inside).pieces;
-    expect(box?.darts[0]?.legs.parts).toHaveLength(4);
+    expect(box?.darts[0]?.legs.segments).toHaveLength(4);
     expect(box?.darts[0]?.mouth).toBeUndefined();
   });
 

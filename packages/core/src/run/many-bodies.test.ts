@@ -44,7 +44,7 @@ function bodiesFor(plan: Plan, worked: Body): Body[] {
 
 interface Tally {
   pass: number;
-  look: number;
+  warn: number;
   fail: number;
   cause: string | undefined;
 }
@@ -53,7 +53,7 @@ const library = readShelf().map(({ slug, plan, examples: [{ measurements, settin
   const runs = bodiesFor(plan, measurements).map((body) => run(plan, body, settings));
   const tallies = new Map<string, Tally>();
   const count = (check: CheckResult): void => {
-    const tally = tallies.get(check.name) ?? { pass: 0, look: 0, fail: 0, cause: check.cause };
+    const tally = tallies.get(check.name) ?? { pass: 0, warn: 0, fail: 0, cause: check.cause };
     tally[check.status] += 1;
     tallies.set(check.name, tally);
   };
@@ -61,7 +61,7 @@ const library = readShelf().map(({ slug, plan, examples: [{ measurements, settin
   return { slug, title: plan.system.title, runs, tallies };
 });
 
-const missed = (tallies: ReadonlyMap<string, Tally>): [string, Tally][] => [...tallies].filter(([, t]) => t.look + t.fail > 0);
+const missed = (tallies: ReadonlyMap<string, Tally>): [string, Tally][] => [...tallies].filter(([, t]) => t.warn + t.fail > 0);
 
 describe.each(library)("$slug on forty bodies", ({ runs, tallies }) => {
   it("draws every step on every one of them", () => {
@@ -97,7 +97,7 @@ describe("facts that hold on every body (common practice, no source)", () => {
 
 it("the table in docs says the same", async () => {
   const part = ({ slug, title, tallies }: (typeof library)[number]): string => {
-    const rows = missed(tallies).map(([name, t]) => `| ${name} | ${t.pass} | ${t.look} | ${t.fail} | ${t.cause ?? ""} |`);
+    const rows = missed(tallies).map(([name, t]) => `| ${name} | ${t.pass} | ${t.warn} | ${t.fail} | ${t.cause ?? ""} |`);
     const held = [...tallies].length - rows.length;
     const table = ["| check | holds | to look at | does not hold | why |", "| --- | --: | --: | --: | --- |", ...rows].join("\n");
     return `## ${slug.slice(0, 2)} ${title}\n\n${held} of ${tallies.size} checks hold on all ${HOW_MANY} bodies${rows.length === 0 ? "." : `; the others:\n\n${table}`}`;

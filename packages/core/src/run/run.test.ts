@@ -114,7 +114,7 @@ describe("the flat shirt block on the worked body", () => {
     expect(stepDimension(shirt, drafted, index)).toEqual({ from: { x: 0, y: 30 }, to: { x: 0, y: 320 }, mm: 290 });
     const armhole = shirt.steps.findIndex((s) => stepName(s) === "armhole");
     const path = drafted.frame.paths[shirt.scope.paths.get("armhole") ?? -1];
-    expect(stepDimension(shirt, drafted, armhole).mm).toBeCloseTo(path?.parts.reduce((sum, c) => sum + cubicLength(c), 0) ?? 0, 9);
+    expect(stepDimension(shirt, drafted, armhole).mm).toBeCloseTo(path?.segments.reduce((sum, c) => sum + cubicLength(c), 0) ?? 0, 9);
   });
 });
 

@@ -209,7 +209,7 @@ function sound(step: PlannedStep, frame: Frame): boolean {
     const p = frame.points[step.target];
     return p !== undefined && Number.isFinite(p.x + p.y);
   }
-  const parts = frame.paths[step.target]?.parts;
+  const parts = frame.paths[step.target]?.segments;
   return parts !== undefined && parts.every((c) => Number.isFinite(c.p1.x + c.p1.y + c.p2.x + c.p2.y + c.p3.x + c.p3.y));
 }
 

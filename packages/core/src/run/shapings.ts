@@ -32,9 +32,9 @@ export function shapeOnce(
   const left = (outcome: ShapingResult["outcome"]): ShapingResult => ({ index, before, after: before, outcome });
   try {
     if (planned.when && !planned.when.run(frame)) return left({ status: "skipped", why: `Only when ${planned.source.when ?? ""}.` });
-    if (!planned.shape)
+    if (!planned.apply)
       return left({ status: "failed", why: planned.problem?.why ?? "This cannot be read.", fix: planned.problem?.fix ?? "" });
-    return { index, before, after: planned.shape(before, frame, 1), outcome: { status: "done" } };
+    return { index, before, after: planned.apply(before, frame, 1), outcome: { status: "done" } };
   } catch (error) {
     if (error instanceof NoSuchPiece) {
       const { why, failed } = absent(error.key);
@@ -60,6 +60,6 @@ export function shapePartly(
   share: number,
 ): readonly PieceResult[] {
   const planned = plan.shapings[index];
-  if (outcome.status !== "done" || share >= 1 || !planned?.shape) return after;
-  return share <= 0 || !isGradual(planned) ? before : planned.shape(before, frame, share);
+  if (outcome.status !== "done" || share >= 1 || !planned?.apply) return after;
+  return share <= 0 || !isGradual(planned) ? before : planned.apply(before, frame, share);
 }

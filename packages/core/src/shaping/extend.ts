@@ -51,7 +51,7 @@ export function carriedOut(piece: PieceResult, index: number, mm: number, mirror
   return assemble({ ...piece, edges, inside: [...piece.inside, { label: edge.role.replace(/_/g, " "), path: edge.path }] });
 }
 
-const straight = (from: Point, to: Point): Path => ({ parts: [straightCubic(from, to)] });
+const straight = (from: Point, to: Point): Path => ({ segments: [straightCubic(from, to)] });
 
 /** A side edge, from the hem inward, mirrored over the hem and cut off where the turn-up ends. */
 function turnedUp(side: Path, hem: { a: Point; b: Point }, far: { a: Point; b: Point }): Path {

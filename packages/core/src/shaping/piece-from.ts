@@ -104,7 +104,7 @@ function endAt(inner: Path, neighbours: readonly EdgeParts[], atEnd: boolean): M
   const u = atEnd ? headingAtEnd(inner) : headingAtStart(inner);
   for (const [passed, { path }] of neighbours.entries()) {
     const reach = pathLength(path) * (atEnd ? 1 : -1);
-    const on: Path = { parts: [straightCubic(tip, { x: tip.x + u.x * reach, y: tip.y + u.y * reach })] };
+    const on: Path = { segments: [straightCubic(tip, { x: tip.x + u.x * reach, y: tip.y + u.y * reach })] };
     const corner = atEnd ? startOf(path) : endOf(path);
     const met = [...crossPaths(inner, path), ...(locate(path, tip).off < 1e-6 ? [tip] : []), ...crossPaths(on, path)];
     const [at] = met.sort((p, q) => distance(p, corner) - distance(q, corner));
@@ -117,7 +117,7 @@ function endAt(inner: Path, neighbours: readonly EdgeParts[], atEnd: boolean): M
 function cutBetween(inner: Path, start: Meeting, end: Meeting): Path {
   const [a, b] = [locate(inner, start.at), locate(inner, end.at)];
   const kept = splitPath(splitPath(inner, b.along)[0], a.along)[1];
-  const lead: Path[] = distance(start.at, startOf(kept)) > 1e-6 ? [{ parts: [straightCubic(start.at, startOf(kept))] }] : [];
-  const tail: Path[] = distance(end.at, endOf(kept)) > 1e-6 ? [{ parts: [straightCubic(endOf(kept), end.at)] }] : [];
+  const lead: Path[] = distance(start.at, startOf(kept)) > 1e-6 ? [{ segments: [straightCubic(start.at, startOf(kept))] }] : [];
+  const tail: Path[] = distance(end.at, endOf(kept)) > 1e-6 ? [{ segments: [straightCubic(endOf(kept), end.at)] }] : [];
   return joinPaths([...lead, kept, ...tail]);
 }

@@ -101,7 +101,7 @@ function weldedOn(out: EdgeParts[], next: readonly EdgeParts[], bridge: Bridge |
 /** Two edges that follow each other: one, when they are of one role, else the first carried over the bridge. */
 function across(a: EdgeParts, b: EdgeParts, bridge: Bridge | undefined): EdgeParts[] {
   const [from, to] = [endOf(a.path), startOf(b.path)];
-  const between = bridge?.path ?? (distance(from, to) > NOTHING_MM ? { parts: [straightCubic(from, to)] } : { parts: [] });
+  const between = bridge?.path ?? (distance(from, to) > NOTHING_MM ? { segments: [straightCubic(from, to)] } : { segments: [] });
   if (a.role === b.role) {
     const path = joinPaths([a.path, between, b.path]);
     const plain = a.sewn === a.path && b.sewn === b.path && !bridge;

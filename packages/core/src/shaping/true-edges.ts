@@ -30,7 +30,7 @@ function lengthened(piece: PieceResult, index: number, mm: number, atStart: bool
   const way = atStart ? headingAtStart(edge.path) : headingAtEnd(edge.path);
   const sign = atStart ? -1 : 1;
   const to = { x: corner.x + way.x * mm * sign, y: corner.y + way.y * mm * sign };
-  const more: Path = { parts: [atStart ? straightCubic(to, corner) : straightCubic(corner, to)] };
+  const more: Path = { segments: [atStart ? straightCubic(to, corner) : straightCubic(corner, to)] };
   const neighbour = (index + (atStart ? n - 1 : 1)) % n;
   const beside = piece.edges[neighbour] as EdgeParts;
   if (beside.finish === "fold")
@@ -55,7 +55,7 @@ function drawnTo(path: Path, by: Point, moveStart: boolean): Path {
   const whole = pathLength(path) || 1;
   let gone = 0;
   return {
-    parts: path.parts.map((c) => {
+    segments: path.segments.map((c) => {
       const share = (t: number): number => {
         const along = (gone + cubicLength(c) * t) / whole;
         return moveStart ? 1 - along : along;

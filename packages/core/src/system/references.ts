@@ -12,17 +12,17 @@ import { SHAPING_FORMS } from "./shaping-forms.js";
 export type NameKind = "point" | "path" | "name" | "table" | "piece" | "edge" | "board";
 
 /**
- * A name that a statement uses or defines: in which part of it (`args.from`, `edges.0.along.1.path` …) and where in that
- * part's text. Points are named without their `#`.
+ * A name that a statement uses or defines: in which field of it (`args.from`, `edges.0.along.1.path` …) and where in that
+ * field’s text. Points are named without their `#`.
  */
 export interface Reference {
   readonly kind: NameKind;
   readonly name: string;
-  readonly part: string;
+  readonly field: string;
   readonly at: Span;
 }
 
-/** Everything a statement names, in the order of its parts. Formulas that cannot be read name nothing. */
+/** Everything a statement names, in the order of its fields. Formulas that cannot be read name nothing. */
 export function referencesOf(statement: Statement): Reference[] {
   const found: Reference[] = [];
   const gather = new Gatherer(found);
@@ -32,7 +32,7 @@ export function referencesOf(statement: Statement): Reference[] {
 
 /** What a statement makes known under a name. */
 export function definitionsOf(statement: Statement): Reference[] {
-  const named = (kind: NameKind, name: string, part: string): Reference => ({ kind, name, part, at: [0, name.length] });
+  const named = (kind: NameKind, name: string, field: string): Reference => ({ kind, name, field, at: [0, name.length] });
   switch (statement.is) {
     case "measure":
     case "set":
@@ -169,10 +169,10 @@ class Gatherer {
   }
 
   private walk(value: object, path: string, visit: (path: string, text: string) => void): void {
-    for (const [key, part] of Object.entries(value) as [string, unknown][]) {
+    for (const [key, field] of Object.entries(value) as [string, unknown][]) {
       const name = path === "" ? key : `${path}.${key}`;
-      if (typeof part === "string") visit(name, part);
-      else if (typeof part === "object" && part !== null && key !== "args") this.walk(part, name, visit);
+      if (typeof field === "string") visit(name, field);
+      else if (typeof field === "object" && field !== null && key !== "args") this.walk(field, name, visit);
     }
   }
 
@@ -186,83 +186,83 @@ class Gatherer {
     }
   }
 
-  private parameter(type: ParameterType, text: string, part: string): void {
-    if (type === "length" || type === "number" || type === "angle") this.field("formula", text, part);
-    else if (type === "names" || type === "paths") this.list(text, part);
-    else this.field(type, text, part);
+  private parameter(type: ParameterType, text: string, field: string): void {
+    if (type === "length" || type === "number" || type === "angle") this.field("formula", text, field);
+    else if (type === "names" || type === "paths") this.list(text, field);
+    else this.field(type, text, field);
   }
 
   /** Names joined by commas or `and`: points by their `#` or capital, lines otherwise. */
-  private list(text: string, part: string): void {
+  private list(text: string, field: string): void {
     for (const match of text.matchAll(/#?[A-Za-z_][A-Za-z0-9_']*|#[0-9]+\w*/g)) {
       if (match[0] === "and") continue;
       const name = match[0].replace(/^#/, "");
       const from = match.index + (match[0].length - name.length);
-      this.add(/^(?:[A-Z]+[0-9]|[0-9])/.test(name) ? "point" : "path", name, part, [from, from + name.length]);
+      this.add(/^(?:[A-Z]+[0-9]|[0-9])/.test(name) ? "point" : "path", name, field, [from, from + name.length]);
     }
   }
 
-  private field(kind: "formula" | "line" | "direction" | NameKind, text: string, part: string): void {
-    if (kind === "formula") this.formula(text, part);
-    else if (kind === "line") this.line(text, part, 0);
-    else if (kind === "direction") this.direction(text, part);
-    else if (kind === "path" && text.includes(".")) this.add("edge", text, part, [0, text.length]);
-    else this.add(kind, text, part, [0, text.length]);
+  private field(kind: "formula" | "line" | "direction" | NameKind, text: string, field: string): void {
+    if (kind === "formula") this.formula(text, field);
+    else if (kind === "line") this.line(text, field, 0);
+    else if (kind === "direction") this.direction(text, field);
+    else if (kind === "path" && text.includes(".")) this.add("edge", text, field, [0, text.length]);
+    else this.add(kind, text, field, [0, text.length]);
   }
 
-  private add(kind: NameKind, name: string, part: string, at: Span): void {
-    this.found.push({ kind, name, part, at });
+  private add(kind: NameKind, name: string, field: string, at: Span): void {
+    this.found.push({ kind, name, field, at });
   }
 
-  private formula(text: string, part: string): void {
+  private formula(text: string, field: string): void {
     const tree = readable(() => parseFormula(text));
-    if (tree) this.tree(tree, text, part, "name");
+    if (tree) this.tree(tree, text, field, "name");
   }
 
-  private tree(tree: Tree, text: string, part: string, as: "name" | "path"): void {
+  private tree(tree: Tree, text: string, field: string, as: "name" | "path"): void {
     switch (tree.type) {
       case "name":
-        return this.add(tree.name.includes(".") ? "edge" : as, tree.name, part, tree.at);
+        return this.add(tree.name.includes(".") ? "edge" : as, tree.name, field, tree.at);
       case "point": {
         const typed = text.slice(...tree.at).trimEnd();
         const from = tree.at[0] + (typed.startsWith("#") ? 1 : 0);
-        return this.add("point", tree.id, part, [from, from + tree.id.length]);
+        return this.add("point", tree.id, field, [from, from + tree.id.length]);
       }
       case "unary":
-        return this.tree(tree.arg, text, part, "name");
+        return this.tree(tree.arg, text, field, "name");
       case "bracket":
-        return this.tree(tree.inner, text, part, as);
+        return this.tree(tree.inner, text, field, as);
       case "binary":
-        this.tree(tree.left, text, part, "name");
-        return this.tree(tree.right, text, part, "name");
+        this.tree(tree.left, text, field, "name");
+        return this.tree(tree.right, text, field, "name");
       case "compare":
         return tree.items.forEach((item, i) => {
           // The right side of a comparison may be a word of the left side's own list, which is no name.
-          if (i === 0 || item.type !== "name") this.tree(item, text, part, "name");
-          else this.add("name", item.name, part, item.at);
+          if (i === 0 || item.type !== "name") this.tree(item, text, field, "name");
+          else this.add("name", item.name, field, item.at);
         });
       case "call":
-        return this.call(tree, text, part);
+        return this.call(tree, text, field);
       default:
     }
   }
 
-  private call(tree: Tree & { type: "call" }, text: string, part: string): void {
+  private call(tree: Tree & { type: "call" }, text: string, field: string): void {
     const fn = functionFor(tree.fn, tree.args.length);
-    if (!fn && tree.fn !== "if" && tree.fn !== CLOSED_WIDTH) this.add("table", tree.fn, part, [tree.at[0], tree.at[0] + tree.fn.length]);
+    if (!fn && tree.fn !== "if" && tree.fn !== CLOSED_WIDTH) this.add("table", tree.fn, field, [tree.at[0], tree.at[0] + tree.fn.length]);
     tree.args.forEach((arg, i) => {
       const parameter = fn?.parameters[Math.min(i, fn.parameters.length - 1)];
-      this.tree(arg, text, part, parameter === "path" || tree.fn === CLOSED_WIDTH ? "path" : "name");
+      this.tree(arg, text, field, parameter === "path" || tree.fn === CLOSED_WIDTH ? "path" : "name");
     });
   }
 
-  private direction(text: string, part: string): void {
+  private direction(text: string, field: string): void {
     const lead = /^(?:square\s+to|along|at)\s+/.exec(text)?.[0];
     if (lead === undefined) return;
-    if (!lead.startsWith("at")) return this.line(text.slice(lead.length), part, lead.length);
+    if (!lead.startsWith("at")) return this.line(text.slice(lead.length), field, lead.length);
     const tree = readable(() => parseFormula(text.slice(lead.length)));
     const before = this.found.length;
-    if (tree) this.tree(tree, text.slice(lead.length), part, "name");
+    if (tree) this.tree(tree, text.slice(lead.length), field, "name");
     for (let i = before; i < this.found.length; i++) {
       const r = this.found[i] as Reference;
       this.found[i] = { ...r, at: [r.at[0] + lead.length, r.at[1] + lead.length] };
@@ -270,14 +270,14 @@ class Gatherer {
   }
 
   /** A line named by its points or its name, `offset` letters into the part. */
-  private line(text: string, part: string, offset: number): void {
+  private line(text: string, field: string, offset: number): void {
     const line = readable(() => parseLineRef(text));
     if (!line) return;
     const find = (name: string, after: number): Span => {
       const from = text.indexOf(name, Math.max(0, after - offset));
       return [from + offset, from + name.length + offset];
     };
-    for (const [kind, name, span] of lineNames(line, find)) this.add(kind, name, part, span);
+    for (const [kind, name, span] of lineNames(line, find)) this.add(kind, name, field, span);
   }
 }
 

@@ -31,7 +31,7 @@ export function drawBoard(plan: Plan, run: Run, board?: string): Drawing {
 function pathMarks(drawn: Path | undefined, source: Extract<Plan["steps"][number]["source"], { is: "path" }>, dx: number): Mark[] {
   if (!drawn) return [];
   const path = shiftPath(drawn, dx, 0);
-  const layer = source.shape === "level" ? "levels" : source.shape === "line" ? "construction" : "net";
+  const layer = source.type === "level" ? "levels" : source.type === "line" ? "construction" : "net";
   const stroke: Mark = { kind: "stroke", layer, path, closed: false, dashed: source.dashed };
   const [a, b] = [startOf(path), endOf(path)];
   if (source.label === undefined) return [stroke];

@@ -41,7 +41,7 @@ describe("notches", () => {
 
   it("run from the cutting line, where they are snipped, to the sewing line", () => {
     const sheet = sheetOf(20, 20, ["double notch on side at 5"]);
-    const right = Math.max(...strokes(sheet, "allowance").flatMap((s) => s.path.parts.map((c) => c.p0.x)));
+    const right = Math.max(...strokes(sheet, "allowance").flatMap((s) => s.path.segments.map((c) => c.p0.x)));
     for (const { path } of strokes(sheet, "notches")) {
       expect(startOf(path).x).toBeCloseTo(right, 6);
       expect(endOf(path).x).toBeCloseTo(right - 10, 6);
@@ -63,7 +63,7 @@ describe("words on a piece", () => {
     [1.5, 40],
   ])("the title of a piece of %f by %f cm lies within its cutting line", (wide, deep) => {
     const sheet = sheetOf(wide, deep, []);
-    const ring = strokes(sheet, "allowance").flatMap((s) => s.path.parts.flatMap((c) => [c.p0, c.p3]));
+    const ring = strokes(sheet, "allowance").flatMap((s) => s.path.segments.flatMap((c) => [c.p0, c.p3]));
     const [left, right] = [Math.min(...ring.map((p) => p.x)), Math.max(...ring.map((p) => p.x))];
     const [top, foot] = [Math.min(...ring.map((p) => p.y)), Math.max(...ring.map((p) => p.y))];
     const title = words(sheet).filter((w) => w.anchor === "middle");

@@ -1,4 +1,14 @@
-import { measurementName, type Plan, type Run, type TapeMark, tapeText, type HomeUnit, type TraceEntry, traceOf } from "@lodrin/core";
+import {
+  checkWord,
+  measurementName,
+  type Plan,
+  type Run,
+  type TapeMark,
+  tapeText,
+  type HomeUnit,
+  type TraceEntry,
+  traceOf,
+} from "@lodrin/core";
 import PDFDocument from "pdfkit";
 import { collect } from "./collect.js";
 import { setFractions } from "./figures.js";
@@ -28,9 +38,9 @@ export async function writeHandoutPdf(plan: Plan, run: Run, facts: PrintFacts, o
   heading(doc, plan, run, facts, options);
   let part: string | undefined;
   for (const entry of traceOf(plan, run, options)) {
-    if (entry.part !== part && entry.part !== undefined)
-      doc.moveDown(0.7).font("strong").fontSize(13).fillColor(ACCENT).text(entry.part).moveDown(0.2);
-    part = entry.part;
+    if (entry.heading !== part && entry.heading !== undefined)
+      doc.moveDown(0.7).font("strong").fontSize(13).fillColor(ACCENT).text(entry.heading).moveDown(0.2);
+    part = entry.heading;
     step(doc, entry);
   }
   checks(doc, run);
@@ -80,5 +90,10 @@ function step(doc: PDFKit.PDFDocument, entry: TraceEntry): void {
 
 function checks(doc: PDFKit.PDFDocument, run: Run): void {
   doc.moveDown(1).font("strong").fontSize(13).fillColor(ACCENT).text("Checks");
-  for (const check of run.checks) doc.font("text").fontSize(10).fillColor(INK).text(`${check.status.toUpperCase()}   ${check.name}`);
+  for (const check of run.checks)
+    doc
+      .font("text")
+      .fontSize(10)
+      .fillColor(INK)
+      .text(`${checkWord(check).toUpperCase()}   ${check.name}`);
 }

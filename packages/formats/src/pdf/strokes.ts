@@ -25,6 +25,6 @@ function styleOperators(mark: Stroke): string[] {
 function pathOperators({ path, closed }: Stroke): string {
   const first = startOf(path);
   const place = (p: Point): string => `${mmText(p.x, 4)} ${mmText(p.y, 4)}`;
-  const parts = path.parts.map((c) => (c.straight ? `${place(c.p3)} l` : `${place(c.p1)} ${place(c.p2)} ${place(c.p3)} c`));
+  const parts = path.segments.map((c) => (c.straight ? `${place(c.p3)} l` : `${place(c.p1)} ${place(c.p2)} ${place(c.p3)} c`));
   return `${place(first)} m ${parts.join(" ")} ${closed ? "s" : "S"}`;
 }

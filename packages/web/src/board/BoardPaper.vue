@@ -59,8 +59,8 @@ const quietPaths = computed(() => {
   const by = new Map<string, string>();
   for (const p of paths.value) {
     if (lit(p)) continue;
-    const look = p.dashed ? `${p.kind} dashed` : p.kind;
-    by.set(look, (by.get(look) ?? "") + p.data);
+    const style = p.dashed ? `${p.kind} dashed` : p.kind;
+    by.set(style, (by.get(style) ?? "") + p.data);
   }
   return [...by];
 });
@@ -159,7 +159,7 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
     >
       <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
         <path class="course" :d="courses" />
-        <path v-for="[look, data] in quietPaths" :key="look" :class="look" :d="data" />
+        <path v-for="[style, data] in quietPaths" :key="style" :class="style" :d="data" />
         <path
           v-for="p in litPaths"
           :key="p.key"

@@ -182,7 +182,7 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
       </g>
     </svg>
     <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
-    <p v-if="laid.length === 0" class="empty callout look">No piece can be taken off the board yet. Fill in what the draft still needs.</p>
+    <p v-if="laid.length === 0" class="empty callout warn">No piece can be taken off the board yet. Fill in what the draft still needs.</p>
   </div>
 </template>
 

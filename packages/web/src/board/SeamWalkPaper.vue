@@ -64,7 +64,7 @@ const here = computed(() => (laid.value ? toScreen(view.value, laid.value.at) : 
       <circle v-if="walk" class="here" r="8" :cx="here.x" :cy="here.y" />
     </svg>
     <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
-    <p v-if="!walk" class="gone callout look">One of these edges is not on the draft any more.</p>
+    <p v-if="!walk" class="gone callout warn">One of these edges is not on the draft any more.</p>
   </div>
 </template>
 

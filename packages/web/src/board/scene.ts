@@ -81,7 +81,7 @@ export function sceneOf(plan: Plan, run: Run, boards: ReadonlyMap<string, LaidBo
 }
 
 function scenePath(path: Path, step: number, source: Extract<Plan["steps"][number]["source"], { is: "path" }>): ScenePath {
-  const kind = source.shape === "level" ? "level" : source.shape === "line" ? "construction" : "curve";
+  const kind = source.type === "level" ? "level" : source.type === "line" ? "construction" : "curve";
   return {
     step,
     key: source.key,

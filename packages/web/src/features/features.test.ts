@@ -1,9 +1,9 @@
 import { readFileSync } from "node:fs";
-import { loadSystem, run } from "@lodrin/core";
+import { checkWord, loadSystem, run } from "@lodrin/core";
 import { describe, expect, it } from "vitest";
 import { sceneOf } from "../board/scene.js";
 import { doubtsByKey, readSet } from "./bodies/doubts.js";
-import { byWeight, figuresOf, statusWord } from "./draft/check-words.js";
+import { byWeight, figuresOf } from "./draft/check-words.js";
 import { coverageOf } from "./shelf/coverage.js";
 
 const { plan } = loadSystem(readFileSync("systems/08-menswear-flat-shirt-block.lodrin", "utf8"));
@@ -54,15 +54,15 @@ describe("checks in words", () => {
   it("tell the difference in the unit on screen", () => {
     const check = { ...by("side edges agree"), got: 440 } as Parameters<typeof figuresOf>[0];
     expect(plain(figuresOf(check, "cm"))).toContain('"difference":"− 1 cm"');
-    expect(statusWord({ ...check, status: "fail" })).toBe("Does not hold");
+    expect(checkWord({ ...check, status: "fail" })).toBe("Does not hold");
   });
 
   it("misses come first", () => {
     const [pass] = drafted.checks;
     if (!pass) throw new Error("no checks");
-    expect([pass, { ...pass, status: "fail" as const }, { ...pass, status: "look" as const }].sort(byWeight).map((c) => c.status)).toEqual([
+    expect([pass, { ...pass, status: "fail" as const }, { ...pass, status: "warn" as const }].sort(byWeight).map((c) => c.status)).toEqual([
       "fail",
-      "look",
+      "warn",
       "pass",
     ]);
   });

@@ -56,9 +56,9 @@ function differences(name: string, mine: unknown, theirs: unknown): { name: stri
   display: grid;
   gap: 12px;
   padding: 18px 22px;
-  border: 2px solid var(--look);
+  border: 2px solid var(--warn);
   border-radius: var(--radius);
-  background: var(--look-tint);
+  background: var(--warn-tint);
 }
 h2 {
   font-size: 20px;

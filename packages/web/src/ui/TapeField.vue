@@ -79,7 +79,7 @@ label {
   font-weight: 600;
 }
 .needed {
-  color: var(--look);
+  color: var(--warn);
   font-weight: 600;
   font-size: 15px;
 }
@@ -109,7 +109,7 @@ input {
 }
 .doubted input,
 .missing input {
-  border-color: var(--look);
+  border-color: var(--warn);
 }
 .below {
   font-size: 15px;
@@ -122,6 +122,6 @@ input {
   color: var(--fail);
 }
 .look-text {
-  color: var(--look);
+  color: var(--warn);
 }
 </style>

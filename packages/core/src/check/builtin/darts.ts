@@ -48,7 +48,7 @@ function slender(planned: PlannedDart, dart: Dart): CheckResult {
     id: `dart-slender ${planned.key}`,
     relation: "at most",
     name: `${planned.label}: no wider than a third of its length`,
-    status: intakeOf(dart) <= most + 1e-6 ? "pass" : "look",
+    status: intakeOf(dart) <= most + 1e-6 ? "pass" : "warn",
     got: intakeOf(dart),
     expected: most,
     cause: "A short wide dart stands up in a cone. Divide it between two darts, or let part of it go into a seam.",

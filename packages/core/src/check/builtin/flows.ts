@@ -12,7 +12,7 @@ export const flows: BuiltinCheck = ({ pieces }) =>
   pieces.flatMap((piece) => piece.edges.flatMap((edge) => (edge.pointed ? [] : sharpest(piece, edge))));
 
 function sharpest(piece: PieceResult, edge: PieceEdge): CheckResult[] {
-  const { parts } = edge.sewn;
+  const { segments: parts } = edge.sewn;
   let worst: { rad: number; before: Cubic } | undefined;
   for (let i = 1; i < parts.length; i++) {
     const [before, after] = [parts[i - 1] as Cubic, parts[i] as Cubic];
@@ -26,7 +26,7 @@ function sharpest(piece: PieceResult, edge: PieceEdge): CheckResult[] {
       id: `flows ${edge.name}`,
       onPiece: true,
       name: `${piece.title}: ${roleText(edge)} flows without a corner`,
-      status: worst.rad <= FLOWS_RAD ? "pass" : "look",
+      status: worst.rad <= FLOWS_RAD ? "pass" : "warn",
       kind: "angle",
       got: worst.rad,
       expected: 0,

@@ -29,7 +29,7 @@ function saidSo({ statement, source, when, garment, body, edges, at }: PlannedPa
     const expected = body.run(frame);
     if (!Number.isFinite(got + expected)) return undefined;
     return makeCheck({
-      ...figures(got, expected, source.lookOnly ? "look" : "fail"),
+      ...figures(got, expected, source.warnOnly ? "warn" : "fail"),
       id: `asked ${statement}`,
       name: source.title,
       statement,
@@ -55,7 +55,7 @@ function neckOverHead(plan: Plan, frame: Frame, necks: readonly NeckEdge[], give
   const got = neckLength(necks) * gives;
   return [
     makeCheck({
-      ...figures(got, head, "look"),
+      ...figures(got, head, "warn"),
       id: `over-the-head ${necks[0]?.edge.name ?? ""}`,
       name: `Neck of ${neckText(necks)} passes over the head`,
       board: necks[0]?.piece.board,
@@ -68,7 +68,7 @@ function neckOverHead(plan: Plan, frame: Frame, necks: readonly NeckEdge[], give
 type Figures = Pick<CheckResult, "relation" | "status" | "kind" | "got" | "expected">;
 
 /** The figures of a passing: at least as much as must go through. */
-const figures = (got: number, expected: number, miss: "look" | "fail"): Figures => ({
+const figures = (got: number, expected: number, miss: "warn" | "fail"): Figures => ({
   relation: "at least",
   status: got >= expected - EXACT_MM ? "pass" : miss,
   kind: "length",

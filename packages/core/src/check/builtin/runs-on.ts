@@ -23,7 +23,7 @@ export const runsOn: BuiltinCheck = ({ plan, pieces }) =>
         makeCheck({
           id: `runs-on ${a.neighbour.name} ${b.neighbour.name} ${sew.first.join("+")}`,
           name: `${pairText([a.piece], [b.piece])}: ${roleText(a.neighbour)} runs on over the ${seamText(sew.first)}`,
-          status: Math.abs(got - Math.PI) <= FLOWS_RAD ? "pass" : "look",
+          status: Math.abs(got - Math.PI) <= FLOWS_RAD ? "pass" : "warn",
           kind: "angle",
           got,
           expected: Math.PI,

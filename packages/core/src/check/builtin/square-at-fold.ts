@@ -27,7 +27,7 @@ function corner(piece: PieceResult, edge: PieceEdge, rad: number, at: CheckResul
     id: `square-at-fold ${edge.name}`,
     onPiece: true,
     name: `${piece.title}: ${roleText(edge)} square at the fold`,
-    status: Math.abs(rad - square) <= SQUARE_RAD ? "pass" : "look",
+    status: Math.abs(rad - square) <= SQUARE_RAD ? "pass" : "warn",
     kind: "angle",
     got: rad,
     expected: square,

@@ -31,7 +31,7 @@ export const waistOnPaper: BuiltinCheck = ({ plan, frame, pieces }) =>
       makeCheck({
         id: `waist-on-paper ${board}`,
         name: `${title}: waist on the paper`,
-        status: waist.outer.x <= other.outer.x + 1e-6 ? "pass" : "look",
+        status: waist.outer.x <= other.outer.x + 1e-6 ? "pass" : "warn",
         kind: "length",
         relation: "at most",
         got: waist.outer.x,

@@ -4,7 +4,7 @@ import { Text, FormulaText, PointId, Margin, closed } from "./words.js";
 /** How a miss is told: how hard, where, and what usually causes it; and when it is judged at all. */
 const Judging = {
   /** A miss is something to look at, not a fault. */
-  lookOnly: Type.Optional(Type.Boolean()),
+  warnOnly: Type.Optional(Type.Boolean()),
   at: Type.Optional(PointId),
   cause: Type.Optional(Text),
   when: Type.Optional(FormulaText),

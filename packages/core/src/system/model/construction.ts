@@ -127,7 +127,7 @@ export const PathStep = Type.Object(
   {
     is: Type.Literal("path"),
     key: Key,
-    shape: Type.Union([
+    type: Type.Union([
       Type.Literal("line"),
       Type.Literal("level"),
       Type.Literal("curve"),

@@ -96,7 +96,7 @@ const RULES: Record<string, DetailRule> = {
   pleat: list(["pieceFrom", "amend"], "pleats"),
   allow: list(["pieceFrom", "amend"], "allowances"),
   at: set(CHECKS, "at"),
-  lookOnly: flag(CHECKS, "lookOnly"),
+  warnOnly: flag(CHECKS, "warnOnly"),
   shift: list(["grade"], "shifts"),
   dart: { under: PIECES, apply: (s, d) => ALL + append(s, "darts", d["key"]) },
   inside: list(PIECES, "inside"),

@@ -101,7 +101,7 @@ describe("what a statement names, with its place", () => {
       const read = readNotation(source);
       const lines = linesOf(source);
       read.system.statements.forEach((statement, i) => {
-        for (const { part, at, name, kind } of [...definitionsOf(statement), ...referencesOf(statement)]) {
+        for (const { field: part, at, name, kind } of [...definitionsOf(statement), ...referencesOf(statement)]) {
           const { line, column } = placeOf(read, i, part);
           const typed = (lines[line - 1] ?? "").slice(column - 1 + at[0]);
           const wanted = kind === "edge" && part.endsWith(".role") ? name.slice(name.indexOf(".") + 1) : name;

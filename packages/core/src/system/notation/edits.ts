@@ -68,7 +68,7 @@ export function rename(read: ReadSystem, kind: NameKind, from: string, to: strin
     for (const ref of [...definitionsOf(statement), ...referencesOf(statement)]) {
       const put = ref.kind === "point" && made.has(ref.name) ? to + (made.get(ref.name) ?? "") : renamed(ref, kind, from, to);
       if (put === undefined) continue;
-      const place = placeOf(read, i, ref.part);
+      const place = placeOf(read, i, ref.field);
       const column = place.column + ref.at[0] + hashBefore(lines, place, ref);
       const list = changes.get(place.line - 1) ?? [];
       if (!list.some((c) => c.column === column)) list.push({ column, length: ref.at[1] - ref.at[0], put });
@@ -89,10 +89,10 @@ function madeFrom(read: ReadSystem, id: string): Map<string, string> {
 }
 
 /** What a reference is called after a renaming; undefined when it is not meant. */
-function renamed({ kind, name, part }: Reference, wanted: NameKind, from: string, to: string): string | undefined {
+function renamed({ kind, name, field }: Reference, wanted: NameKind, from: string, to: string): string | undefined {
   if (kind === wanted && name === from) return to;
   // The edges of a piece carry its name, but for the line that defines them by their role.
-  if (wanted === "piece" && kind === "edge" && name.startsWith(`${from}.`) && !part.endsWith(".role"))
+  if (wanted === "piece" && kind === "edge" && name.startsWith(`${from}.`) && !field.endsWith(".role"))
     return `${to}${name.slice(from.length)}`;
   return undefined;
 }

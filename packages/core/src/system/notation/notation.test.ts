@@ -39,7 +39,7 @@ describe("reading a system", () => {
     expect(step?.watch?.[0]).toContain("not from the top line");
     const curve = statementsOf(system, "path").find((p) => p.key === "armhole");
     expect(curve).toMatchObject({
-      shape: "curve",
+      type: "curve",
       through: ["17", "12", "5"],
       leaving: "square to #10-#17",
       passing: [{ at: "12", direction: "along #13-#14" }],
@@ -149,7 +149,7 @@ describe("notation → model → notation → model", () => {
       .map((p) => Object.assign({}, ...p) as object),
     fc
       .tuple(
-        fc.record({ is: fc.constant("path"), shape: fc.constant("line"), key, through: fc.array(id, { minLength: 2, maxLength: 4 }) }),
+        fc.record({ is: fc.constant("path"), type: fc.constant("line"), key, through: fc.array(id, { minLength: 2, maxLength: 4 }) }),
         said,
       )
       .map((p) => Object.assign({}, ...p) as object),
@@ -157,7 +157,7 @@ describe("notation → model → notation → model", () => {
       .tuple(
         fc.record({
           is: fc.constant("path"),
-          shape: fc.constant("curve"),
+          type: fc.constant("curve"),
           key,
           through: fc.array(id, { minLength: 2, maxLength: 4 }),
           leaving: fc.constantFrom("plumb", "square to #1-#2", "along shoulder", "at 45°"),

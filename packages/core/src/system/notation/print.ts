@@ -168,7 +168,7 @@ const dashedOf = (s: PathStep): string => (s.dashed ? " dashed" : "");
 const throughOf = (s: PathStep): string => s.through.map(pointText).join(" > ");
 
 /** How each kind of line is written, past its word and its name. */
-const PATHS: { readonly [K in PathStep["shape"]]: (s: PathStep) => string } = {
+const PATHS: { readonly [K in PathStep["type"]]: (s: PathStep) => string } = {
   line: throughOf,
   level: throughOf,
   join: (s) => `${printAlong(s.along ?? [])}${dashedOf(s)}`,
@@ -182,8 +182,8 @@ const PATHS: { readonly [K in PathStep["shape"]]: (s: PathStep) => string } = {
 
 function printPath(s: PathStep): string {
   const label =
-    s.shape === "level" || s.shape === "dart" ? ` ${quoted(s.label ?? "")}${s.bodyLevel === undefined ? "" : ` at ${s.bodyLevel}`}` : "";
-  return `${s.shape} ${s.key}${label}: ${PATHS[s.shape](s)}${sentence(s.text)}`;
+    s.type === "level" || s.type === "dart" ? ` ${quoted(s.label ?? "")}${s.bodyLevel === undefined ? "" : ` at ${s.bodyLevel}`}` : "";
+  return `${s.type} ${s.key}${label}: ${PATHS[s.type](s)}${sentence(s.text)}`;
 }
 
 function curveClauses(s: PathStep): string[] {
@@ -302,10 +302,10 @@ function printCheck(s: Check): string[] {
   return [`check ${quoted(s.title)}: ${test}`, ...checkNotes(s)];
 }
 
-function checkNotes(s: Pick<Check, "when" | "lookOnly" | "at" | "cause">): string[] {
+function checkNotes(s: Pick<Check, "when" | "warnOnly" | "at" | "cause">): string[] {
   return [
     ...(s.when === undefined ? [] : [`  when ${s.when}`]),
-    ...(s.lookOnly ? ["  look only"] : []),
+    ...(s.warnOnly ? ["  look only"] : []),
     ...(s.at === undefined ? [] : [`  at ${pointText(s.at)}`]),
     ...(s.cause === undefined ? [] : [`  cause ${quoted(s.cause)}`]),
   ];

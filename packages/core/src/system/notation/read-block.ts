@@ -10,19 +10,19 @@ import type { NotationProblem } from "./problem.js";
 import { refuseStatement } from "./refuse.js";
 import { type Loose, type Parsed, parseLine, whyUnread } from "./parse-lines.js";
 
-/** Where a part of a statement stands: the line in its block (from 0), the column (from 1), and how long it is. */
-export type PartPlace = readonly [row: number, column: number, length: number];
+/** Where a field of a statement stands: the line in its block (from 0), the column (from 1), and how long it is. */
+export type FieldPlace = readonly [row: number, column: number, length: number];
 
 /** Something wrong in a block: the line counts within it, from 0. */
 export type BlockProblem = Omit<NotationProblem, "line"> & { readonly row: number };
 
-/** One block read: its statement as far as it could be understood, where its parts stand, and what could not be read. */
+/** One block read: its statement as far as it could be understood, where its fields stand, and what could not be read. */
 export interface ReadBlock {
   readonly block: Block;
-  readonly head: PartPlace;
+  readonly head: FieldPlace;
   /** Undefined for a block without a head. The heading of the file is a statement of its own kind. */
   readonly statement: Statement | (Loose & { readonly is: "system" }) | undefined;
-  readonly parts: Readonly<Record<string, PartPlace>>;
+  readonly fields: Readonly<Record<string, FieldPlace>>;
   readonly problems: readonly BlockProblem[];
   /** The formulas in it, as text. */
   readonly formulas: readonly string[];
@@ -37,7 +37,7 @@ export function readBlock(block: Block, lines: readonly (Parsed | null)[]): Read
     block,
     head: head ? [head.row, head.column, head.text.length] : [0, 1, 1],
     statement,
-    parts: reader.parts,
+    fields: reader.fields,
     problems: reader.problems,
     formulas: reader.formulas,
   };
@@ -46,12 +46,12 @@ export function readBlock(block: Block, lines: readonly (Parsed | null)[]): Read
 /** True when a sentence is begun in quotation marks and never ended. */
 const opensOnly = (text: string): boolean => (text.match(/"/g)?.length ?? 0) % 2 === 1;
 
-/** What a part of a detail is called in its statement, where the detail is known as `known`. */
-const partName = (known: string, part: string): string =>
-  known === "" ? part : known.startsWith(ALL) ? known.slice(ALL.length) : `${known}.${part}`;
+/** What a field of a detail is called in its statement, where the detail is known as `known`. */
+const fieldName = (known: string, field: string): string =>
+  known === "" ? field : known.startsWith(ALL) ? known.slice(ALL.length) : `${known}.${field}`;
 
 class BlockReader {
-  readonly parts: Record<string, PartPlace> = {};
+  readonly fields: Record<string, FieldPlace> = {};
   readonly problems: BlockProblem[] = [];
   readonly formulas: string[] = [];
 
@@ -97,18 +97,18 @@ class BlockReader {
 
   private detail(statement: Loose, detail: Loose, line: NotationLine, prefix: string): void {
     const known = applyDetail(statement, detail);
-    const mine = Object.keys(this.parts).filter((name) => name.startsWith(prefix));
+    const mine = Object.keys(this.fields).filter((name) => name.startsWith(prefix));
     if (typeof known !== "string") {
       this.report(line, 0, line.text.length, known.why, known.fix);
       this.keep(statement, line);
     }
     for (const name of mine) {
-      const place = this.parts[name] as PartPlace;
-      Reflect.deleteProperty(this.parts, name);
-      if (typeof known === "string") this.parts[partName(known, name.slice(prefix.length).replace(/^\./, ""))] = place;
+      const place = this.fields[name] as FieldPlace;
+      Reflect.deleteProperty(this.fields, name);
+      if (typeof known === "string") this.fields[fieldName(known, name.slice(prefix.length).replace(/^\./, ""))] = place;
     }
     if (typeof known === "string" && known !== "" && !known.startsWith(ALL))
-      this.parts[known] ??= [line.row, line.column, line.text.length];
+      this.fields[known] ??= [line.row, line.column, line.text.length];
   }
 
   /** Finds the form that the rest of a step or shaping has; false when it has none. */
@@ -119,7 +119,7 @@ class BlockReader {
     const word = verbs.has(typed) ? typed : typed.toLowerCase();
     const verb = verbs.get(word);
     const at = (parsed["verb"] as { at: number }).at;
-    delete this.parts["rest"];
+    delete this.fields["rest"];
     if (!verb) {
       this.noVerb(line, at, typed, verbs, statement["is"]);
       return false;
@@ -134,7 +134,7 @@ class BlockReader {
       statement["args"] = Object.fromEntries(Object.entries(found).map(([name, m]) => [name, m.text]));
       for (const { name, type } of (verb.forms[form] as Form).parameters) {
         const m = found[name] as Matched;
-        this.parts[`args.${name}`] = [line.row, line.column + rest.at + m.at, m.typed];
+        this.fields[`args.${name}`] = [line.row, line.column + rest.at + m.at, m.typed];
         if (type === "length" || type === "number" || type === "angle") this.formulas.push(m.text);
       }
       return true;
@@ -169,7 +169,7 @@ class BlockReader {
   private accepts(statement: Loose, line: NotationLine): boolean {
     const refused = refuseStatement(statement);
     if (!refused) return true;
-    const [row, column, length] = this.parts[refused.part] ?? [line.row, line.column, line.text.length];
+    const [row, column, length] = this.fields[refused.field] ?? [line.row, line.column, line.text.length];
     const { why, fix } = refused;
     const at = column - line.column;
     const instead = refused.put === undefined ? undefined : `${line.text.slice(0, at)}${refused.put}${line.text.slice(at + length)}`;
@@ -193,7 +193,7 @@ class BlockReader {
     if (Array.isArray(value)) return value.map((item, i) => this.plain(item, line, name === "" ? `${i}` : `${name}.${i}`));
     const raw = value as { text?: unknown; at?: unknown; formula?: boolean; rangeEnd?: boolean };
     if (typeof raw.at === "number" && typeof raw.text === "string") {
-      this.parts[name] = [line.row, line.column + raw.at, raw.text.length];
+      this.fields[name] = [line.row, line.column + raw.at, raw.text.length];
       if (raw.formula) this.formulas.push(raw.text);
       return raw.rangeEnd ? { last: raw.text } : raw.text;
     }

@@ -4,9 +4,9 @@ import type { Statement, System } from "../model.js";
 import { type Block, blockOf, blockRanges, linesOf } from "./blocks.js";
 import { parseBlocks } from "./parse-lines.js";
 import type { NotationProblem } from "./problem.js";
-import { type BlockProblem, type PartPlace, readBlock, type ReadBlock } from "./read-block.js";
+import { type BlockProblem, type FieldPlace, readBlock, type ReadBlock } from "./read-block.js";
 
-/** Where a part of a statement stands in the file: its line and column (from 1), and how long it is. */
+/** Where a field of a statement stands in the file: its line and column (from 1), and how long it is. */
 export interface SourcePlace {
   readonly line: number;
   readonly column: number;
@@ -146,11 +146,11 @@ function atHead({ head: [row, column, length] }: ReadBlock, from: number, why: s
   return { line: from + row + 1, column, length, why, fix };
 }
 
-/** Where a statement of the system stands, or the part of it by its name (`formula`, `args.from`, `edges.0.allow` …); the nearest part that is known. */
-export function placeOf(read: ReadSystem, statement: number, part?: string): SourcePlace {
+/** Where a statement of the system stands, or the field of it by its name (`formula`, `args.from`, `edges.0.allow` …); the nearest part that is known. */
+export function placeOf(read: ReadSystem, statement: number, field?: string): SourcePlace {
   const found = blockHolding(read, statement);
   if (!found) return { line: 1, column: 1, length: 1 };
-  const [row, column, length] = (part === undefined ? undefined : nearestPart(found.read.parts, part)) ?? found.read.head;
+  const [row, column, length] = (field === undefined ? undefined : nearestField(found.read.fields, field)) ?? found.read.head;
   return { line: found.from + row + 1, column, length };
 }
 
@@ -159,9 +159,9 @@ export function blockHolding({ blocks }: ReadSystem, statement: number): PlacedB
   return blocks.find((b) => b.statement === statement);
 }
 
-function nearestPart(parts: ReadBlock["parts"], part: string): PartPlace | undefined {
-  for (let name = part; name !== ""; name = name.slice(0, Math.max(0, name.lastIndexOf(".")))) {
-    const place = parts[name];
+function nearestField(fields: ReadBlock["fields"], field: string): FieldPlace | undefined {
+  for (let name = field; name !== ""; name = name.slice(0, Math.max(0, name.lastIndexOf(".")))) {
+    const place = fields[name];
     if (place) return place;
   }
   return undefined;

@@ -3,9 +3,9 @@ import { suggest } from "../../formula/suggest.js";
 
 type Loose = Record<string, unknown>;
 
-/** What a statement says that cannot be meant: in which part of it, and what to put there instead where that can be told. */
+/** What a statement says that cannot be meant: in which field of it, and what to put there instead where that can be told. */
 export interface Refused {
-  readonly part: string;
+  readonly field: string;
   readonly why: string;
   readonly fix: string;
   readonly put?: string | undefined;
@@ -34,7 +34,7 @@ export function refuseStatement(statement: Loose): Refused | undefined {
     case "grade":
       return (statement["most"] as number) >= 1 && (statement["most"] as number) <= MOST_CUT
         ? undefined
-        : { part: "most", why: `A grading has 1 to ${MOST_CUT} steps.`, fix: "Write the most steps that are ever wanted, like up to 6." };
+        : { field: "most", why: `A grading has 1 to ${MOST_CUT} steps.`, fix: "Write the most steps that are ever wanted, like up to 6." };
     default:
       return undefined;
   }
@@ -45,7 +45,7 @@ function kindOf(statement: Loose, kinds: readonly string[], what: string): Refus
   if (kinds.includes(kind)) return undefined;
   const near = suggest(kind, kinds);
   return {
-    part: "kind",
+    field: "kind",
     why: `“${kind}” is no kind of ${what}.`,
     fix: near ? `Did you mean ${near}?` : `There are: ${kinds.join(", ")}.`,
     put: near,
@@ -56,7 +56,7 @@ function cut(statement: Loose): Refused | undefined {
   const count = statement["cut"] as number | undefined;
   if (count === undefined || (count >= 1 && count <= MOST_CUT)) return undefined;
   return {
-    part: "cut",
+    field: "cut",
     why: `A piece is cut 1 to ${MOST_CUT} times, not ${count}.`,
     fix: "Write cut 1, or leave the piece out: leave out Collar.",
   };
@@ -66,7 +66,7 @@ function evenly(statement: Loose): Refused | undefined {
   const [first, last] = [statement["first"] as string, statement["last"] as string];
   if (pointsBetween(first, last)) return undefined;
   return {
-    part: "first",
+    field: "first",
     why: `${first}..${last} is no run of points.`,
     fix: "Both have the same letters and the second the higher number: B1..B5.",
   };

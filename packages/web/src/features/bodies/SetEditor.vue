@@ -83,7 +83,7 @@ function write(key: string, text: string): void {
       </label>
       <SaveState :state="state" :saved-at="savedAt" :why="why" />
     </div>
-    <p v-if="child" class="wide callout look">
+    <p v-if="child" class="wide callout warn">
       Measuring a child: a parent or guardian is present, over light clothing, and the child may say stop. Write down no more than the
       garment needs.
     </p>

@@ -43,7 +43,7 @@ function take(event: Event): void {
 
 <template>
   <div class="drawer-body">
-    <p v-if="missing.length" class="callout look">
+    <p v-if="missing.length" class="callout warn">
       This system also needs <b>{{ missing.map((k) => measurementName(k).toLowerCase()).join(", ") }}</b>. Fill it in here and the draft
       goes on.
     </p>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { CheckResult, HomeUnit, SewnEdges, Warning } from "@lodrin/core";
+import { type CheckResult, checkWord, type HomeUnit, type SewnEdges, type Warning } from "@lodrin/core";
 import { computed } from "vue";
 import FigureText from "../../ui/FigureText.vue";
-import { byWeight, figuresOf, statusWord } from "./check-words.js";
+import { byWeight, figuresOf } from "./check-words.js";
 
 /** Every check with its two figures; pressing one shows the place on the paper. */
 const props = defineProps<{
@@ -20,14 +20,14 @@ const misses = computed(() => props.checks.filter((c) => c.status !== "pass").le
 <template>
   <div class="drawer-body">
     <slot />
-    <p class="callout" :class="misses ? 'look' : 'pass'">
+    <p class="callout" :class="misses ? 'warn' : 'pass'">
       {{ misses ? `${misses} of ${checks.length} checks want a look before cloth is cut.` : `All ${checks.length} checks hold.` }}
     </p>
-    <p v-for="w in warnings" :key="w.text" class="callout look small">{{ w.text }}</p>
+    <p v-for="w in warnings" :key="w.text" class="callout warn small">{{ w.text }}</p>
     <ul>
       <li v-for="c in sorted" :key="c.id">
         <button :class="[c.status, { on: shown?.id === c.id }]" @click="$emit('show', c)">
-          <span class="status">{{ statusWord(c) }}</span>
+          <span class="status">{{ checkWord(c) }}</span>
           <b>{{ c.name }}</b>
           <span v-if="figuresOf(c, unit)" class="figures small">
             <FigureText :text="figuresOf(c, unit)!.got" /> against <FigureText :text="figuresOf(c, unit)!.expected" /><template
@@ -87,11 +87,11 @@ button.on {
 .pass .status {
   color: var(--pass);
 }
-.look {
-  background: var(--look-tint);
+.warn {
+  background: var(--warn-tint);
 }
-.look .status {
-  color: var(--look);
+.warn .status {
+  color: var(--warn);
 }
 .fail {
   background: var(--fail-tint);

@@ -50,7 +50,7 @@ button[aria-expanded="true"] {
   border-radius: 9px;
   font-size: 12.5px;
   font-weight: 700;
-  background: var(--look-tint);
-  color: var(--look);
+  background: var(--warn-tint);
+  color: var(--warn);
 }
 </style>

@@ -38,7 +38,7 @@ async function take(file: string): Promise<void> {
 
 <template>
   <div class="drawer-body">
-    <p v-if="missing" class="callout look">Some measurements are still missing: what is printed now is not the whole draft.</p>
+    <p v-if="missing" class="callout warn">Some measurements are still missing: what is printed now is not the whole draft.</p>
     <RouterLink class="button main" :to="{ name: 'print', params: { id: autosave.local.id } }">Print the pattern …</RouterLink>
     <p class="small quiet">See the sheets first, choose the paper, then print true to size with a test square.</p>
     <template v-for="group in FILES" :key="group.title">

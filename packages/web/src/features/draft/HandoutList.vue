@@ -20,10 +20,10 @@ const list = useTemplateRef<HTMLElement>("list");
 const rows = useTemplateRef<HTMLElement[]>("rows");
 const groups = computed(() => {
   const out: { title: string | undefined; steps: number[] }[] = [];
-  props.draft.plan.steps.forEach(({ part }, index) => {
+  props.draft.plan.steps.forEach(({ heading }, index) => {
     const group = out[out.length - 1];
-    if (group && group.title === part) group.steps.push(index);
-    else out.push({ title: part, steps: [index] });
+    if (group && group.title === heading) group.steps.push(index);
+    else out.push({ title: heading, steps: [index] });
   });
   return out;
 });

@@ -52,7 +52,7 @@ const left = (s: Explained): string => {
       <span class="tick" :aria-label="tick === '✓' ? 'done' : tick">{{ tick }}</span>
     </button>
     <div v-if="state === 'now'" class="open">
-      <p v-if="entry.outcome.status === 'skipped'" class="note look">{{ entry.outcome.why }}</p>
+      <p v-if="entry.outcome.status === 'skipped'" class="note warn">{{ entry.outcome.why }}</p>
       <p v-else-if="entry.outcome.status === 'failed'" class="note fail">
         <b>Not drawn.</b> {{ entry.outcome.why }} {{ entry.outcome.fix }}
       </p>
@@ -63,7 +63,7 @@ const left = (s: Explained): string => {
         <p v-if="s.reading" class="reading">on your tape; worked out <FigureText :text="s.result" />, {{ left(s) }}</p>
       </div>
       <p v-for="text in entry.why" :key="text" class="note"><b>Why</b> {{ text }}</p>
-      <p v-for="text in entry.watch" :key="text" class="note look"><b>Watch out</b> {{ text }}</p>
+      <p v-for="text in entry.watch" :key="text" class="note warn"><b>Watch out</b> {{ text }}</p>
       <p v-for="text in entry.caution" :key="text" class="note fail"><b>Caution</b> {{ text }}</p>
     </div>
   </div>
@@ -112,7 +112,7 @@ const left = (s: Explained): string => {
 }
 .skipped .tick,
 .failed .tick {
-  color: var(--look);
+  color: var(--warn);
 }
 .now {
   background: var(--paper);
@@ -121,9 +121,9 @@ const left = (s: Explained): string => {
   --ink: #22262a;
   --ink-2: #43484c;
   --now: #8a2c6b;
-  --look: #6b4800;
+  --warn: #6b4800;
   --fail: #8d2917;
-  --look-tint: #f4e7c6;
+  --warn-tint: #f4e7c6;
   --fail-tint: #f5dcd3;
 }
 .now .line {
@@ -167,8 +167,8 @@ const left = (s: Explained): string => {
 .note b {
   margin-right: 4px;
 }
-.note.look {
-  background: var(--look-tint);
+.note.warn {
+  background: var(--warn-tint);
 }
 .note.fail {
   background: var(--fail-tint);

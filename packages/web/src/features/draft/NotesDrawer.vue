@@ -68,7 +68,7 @@ function rename(event: Event): void {
     </template>
     <template v-if="cautions.length">
       <h3>Take care</h3>
-      <p v-for="text in cautions" :key="text" class="callout look small">{{ text }}</p>
+      <p v-for="text in cautions" :key="text" class="callout warn small">{{ text }}</p>
     </template>
   </div>
 </template>

@@ -12,7 +12,7 @@ const share = defineModel<number>({ required: true });
 
 const id = useId();
 const walk = computed(() => walkOf(props.plan, props.run, props.seam));
-const names = (side: "first" | "second"): string => [...new Set(walk.value?.[side].parts.map((p) => p.piece.title))].join(" + ");
+const names = (side: "first" | "second"): string => [...new Set(walk.value?.[side].segments.map((p) => p.piece.title))].join(" + ");
 const longest = computed(() => Math.max(walk.value?.first.length ?? 0, walk.value?.second.length ?? 0));
 const rows = computed(() =>
   (walk.value?.marks ?? []).map(({ name, first, second }) => {

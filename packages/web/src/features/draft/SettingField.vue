@@ -196,6 +196,6 @@ label {
   color: var(--fail);
 }
 .look-text {
-  color: var(--look);
+  color: var(--warn);
 }
 </style>

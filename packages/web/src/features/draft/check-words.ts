@@ -1,10 +1,6 @@
 import { type CheckResult, exactFigure, type HomeUnit, plainFigure, tapeText } from "@lodrin/core";
 
-const STATUS = { pass: "Pass", look: "Look", fail: "Does not hold" } as const;
-const ORDER = { fail: 0, look: 1, pass: 2 } as const;
-
-/** Status as a word. */
-export const statusWord = (check: CheckResult): string => STATUS[check.status];
+const ORDER = { fail: 0, warn: 1, pass: 2 } as const;
 
 /** Misses first, then things to look at, then what holds. */
 export const byWeight = (a: CheckResult, b: CheckResult): number => ORDER[a.status] - ORDER[b.status];

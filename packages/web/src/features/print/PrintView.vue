@@ -74,7 +74,7 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
           <RouterLink :to="{ name: 'draft', params: { id: open.draft.id } }">← {{ open.autosave.local.name }}</RouterLink>
         </p>
         <h1>Print</h1>
-        <p v-if="drafted.missing.length" class="callout look">
+        <p v-if="drafted.missing.length" class="callout warn">
           Some measurements are still missing: what is printed now is not the whole draft.
         </p>
         <label class="text-field">

@@ -224,7 +224,7 @@ ul {
   color: var(--pass);
 }
 .lacks {
-  color: var(--look);
+  color: var(--warn);
 }
 .picture {
   background: #fbf8f0;

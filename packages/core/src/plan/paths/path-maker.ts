@@ -4,4 +4,4 @@ import type { PathStep } from "../../system/model.js";
 import type { StepReader } from "../step-reader.js";
 
 /** A way of drawing a line: compiles one use of it. Adding one is a file here and a line in `index.ts`. */
-export type Shape = (step: PathStep, read: StepReader) => (f: Frame) => Path;
+export type PathMaker = (step: PathStep, read: StepReader) => (f: Frame) => Path;

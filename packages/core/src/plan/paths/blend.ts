@@ -13,13 +13,13 @@ import {
 } from "../../geometry/path.js";
 import { distance } from "../../geometry/point.js";
 import { DraftError } from "../../verb/draft-error.js";
-import type { Shape } from "./shape.js";
+import type { PathMaker } from "./path-maker.js";
 
 /** How near (mm) the two lines must come to share a corner. */
 const CORNER_MM = 1;
 
 /** Two lines that meet in a corner as one, the corner rounded over a distance on each side. */
-export const blend: Shape = (step, read) => {
+export const blend: PathMaker = (step, read) => {
   const { blend: text } = step;
   if (!text) throw new FormulaError("A blend names two lines that meet.", "Write it like side and hem, 2 before, 3 after.", [0, 0]);
   const [first, second] = [read.path(text.first, "blend.first"), read.path(text.second, "blend.second")];

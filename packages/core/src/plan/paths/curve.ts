@@ -10,10 +10,10 @@ import type { Heading } from "../direction.js";
 import { CURVE_STYLES, type CurveStyle } from "../curve-styles.js";
 import { type StepReader, WHOLE } from "../step-reader.js";
 import { fitFullness, LEAST_FULL, MOST_FULL } from "./fit-fullness.js";
-import type { Shape } from "./shape.js";
+import type { PathMaker } from "./path-maker.js";
 
 /** Hobby's spline through its points, with the directions the author fixed; as full as said, or as full as makes it as long as said. */
-export const curve: Shape = (step, read) => {
+export const curve: PathMaker = (step, read) => {
   const ids = step.through;
   if (ids.length < 2) throw new FormulaError("A curve needs two points at least.", "Write it like #10 > #12 > #5.", WHOLE);
   const points = ids.map((id, i) => read.point(id, `through.${i}`));
@@ -26,7 +26,7 @@ export const curve: Shape = (step, read) => {
     const i = ids.indexOf(pass.at);
     if (i < 0) {
       const error = new FormulaError(`The curve does not run through ${pointText(pass.at)}.`, "Name one of its own points.", WHOLE);
-      error.part = `passing.${k}.at`;
+      error.field = `passing.${k}.at`;
       throw error;
     }
     headings[i] = read.heading(pass.direction, `passing.${k}.direction`);
@@ -54,7 +54,7 @@ function styleOf(like: string | undefined): CurveStyle | undefined {
   const style = CURVE_STYLES[like];
   if (Object.hasOwn(CURVE_STYLES, like) && style) return style;
   const error = new FormulaError(`There is no kind of curve called ${like}.`, `There are: ${Object.keys(CURVE_STYLES).join(", ")}.`, WHOLE);
-  error.part = "like";
+  error.field = "like";
   throw error;
 }
 

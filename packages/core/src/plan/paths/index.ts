@@ -5,8 +5,8 @@ import { curve } from "./curve.js";
 import { dart } from "./dart.js";
 import { join } from "./join.js";
 import { line } from "./line.js";
-import type { Shape } from "./shape.js";
+import type { PathMaker } from "./path-maker.js";
 import { trace } from "./trace.js";
 
 /** Every way of drawing a line, by its word. A level line is a straight line with a name. */
-export const SHAPES: Readonly<Record<PathStep["shape"], Shape>> = { line, level: line, curve, trace, join, dart, arc, blend };
+export const PATH_MAKERS: Readonly<Record<PathStep["type"], PathMaker>> = { line, level: line, curve, trace, join, dart, arc, blend };

@@ -1,10 +1,10 @@
 import { FormulaError } from "../../formula/error.js";
 import { polyline } from "../../geometry/path.js";
 import { WHOLE } from "../step-reader.js";
-import type { Shape } from "./shape.js";
+import type { PathMaker } from "./path-maker.js";
 
 /** Straight through its points. */
-export const line: Shape = (step, read) => {
+export const line: PathMaker = (step, read) => {
   if (step.through.length < 2) throw new FormulaError("A line runs through two points at least.", "Write it like #10 > #12.", WHOLE);
   const points = step.through.map((id, i) => read.point(id, `through.${i}`));
   return (f) => polyline(points.map((p) => p(f)));

@@ -7,10 +7,10 @@ import type { PathStep } from "../../system/model.js";
 import { DraftError } from "../../verb/draft-error.js";
 import { WHOLE } from "../step-reader.js";
 import { lineReader } from "../lines.js";
-import type { Shape } from "./shape.js";
+import type { PathMaker } from "./path-maker.js";
 
 /** A drawn path gone over with the tracing wheel: as it lies, moved, turned, beside itself, or through the paper folded on a line. */
-export const trace: Shape = (step, read) => {
+export const trace: PathMaker = (step, read) => {
   const path = read.path(step.of ?? "", "of");
   if (step.moved) {
     const out = read.figure(step.moved.out, "length", "moved.out");

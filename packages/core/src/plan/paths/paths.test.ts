@@ -45,7 +45,7 @@ describe("an arc", () => {
   it("never strays from its circle by more than a ten-thousandth of a millimetre", () => {
     fc.assert(
       fc.property(fc.double({ min: 5, max: 900, noNaN: true }), fc.double({ min: -6.2, max: 6.2, noNaN: true }), (r, rad) => {
-        for (const part of arcPath({ x: 0, y: 0 }, { x: r, y: 0 }, rad).parts)
+        for (const part of arcPath({ x: 0, y: 0 }, { x: r, y: 0 }, rad).segments)
           for (const t of [0.25, 0.5, 0.75]) expect(Math.abs(distance(cubicAt(part, t), { x: 0, y: 0 }) - r)).toBeLessThan(1e-4);
       }),
     );
@@ -66,10 +66,10 @@ describe("a blend", () => {
     // Seven and eight centimetres stay; the round is longer than its chord (√13) and shorter than the corner (5).
     expect(lengthOf(path)).toBeGreaterThan(150 + 10 * Math.sqrt(13));
     expect(lengthOf(path)).toBeLessThan(200);
-    for (let i = 1; i < path.parts.length; i++) {
+    for (let i = 1; i < path.segments.length; i++) {
       const [a, b] = [
-        headingAtEnd({ parts: [path.parts[i - 1] as Path["parts"][number]] }),
-        headingAtStart({ parts: [path.parts[i] as Path["parts"][number]] }),
+        headingAtEnd({ segments: [path.segments[i - 1] as Path["segments"][number]] }),
+        headingAtStart({ segments: [path.segments[i] as Path["segments"][number]] }),
       ];
       expect(a.x * b.x + a.y * b.y).toBeCloseTo(1, 9);
     }

@@ -4,12 +4,12 @@ import { distance } from "../../geometry/point.js";
 import { DraftError } from "../../verb/draft-error.js";
 import { dartLegs } from "../dart-legs.js";
 import type { StepReader } from "../step-reader.js";
-import type { Shape } from "./shape.js";
+import type { PathMaker } from "./path-maker.js";
 
 type Reader = ReturnType<StepReader["point"]>;
 
 /** A dart, from the ends of its legs to its point or its two points. */
-export const dart: Shape = (step, read) => {
+export const dart: PathMaker = (step, read) => {
   const { legs, to } = step.dart ? { legs: dartLegs(step.dart), to: step.dart.to } : { legs: undefined, to: [] };
   const [first] = to;
   if (!legs || first === undefined)

@@ -4,13 +4,13 @@ import { bearing, distance, turnBetween } from "../../geometry/point.js";
 import { DraftError } from "../../verb/draft-error.js";
 import { pointText } from "../../verb/form.js";
 import type { StepReader } from "../step-reader.js";
-import type { Shape } from "./shape.js";
+import type { PathMaker } from "./path-maker.js";
 
 /** How unequally far (mm) the ends of an arc may lie from its centre. */
 const EQUAL_MM = 0.5;
 
 /** Part of a circle: through three points, or between two about a centre, the short way round. */
-export const arc: Shape = (step, read) => {
+export const arc: PathMaker = (step, read) => {
   const ids = step.about === undefined ? step.through : [...step.through, step.about];
   if (ids.length !== 3)
     throw new FormulaError(

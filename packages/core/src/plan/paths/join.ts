@@ -4,20 +4,20 @@ import { chain } from "../../geometry/chain.js";
 import { pathBetween } from "../../geometry/path-between.js";
 import { reversePath } from "../../geometry/path.js";
 import { DraftError } from "../../verb/draft-error.js";
-import type { Shape } from "./shape.js";
+import type { PathMaker } from "./path-maker.js";
 
 /** Points and drawn paths laid end to end as one line. */
-export const join: Shape = (step, read) => {
+export const join: PathMaker = (step, read) => {
   const links = (step.along ?? []).map((item, i) => {
-    const part = `along.${i}`;
+    const field = `along.${i}`;
     if ("point" in item) {
-      const point = read.point(item.point, `${part}.point`);
+      const point = read.point(item.point, `${field}.point`);
       return (f: Frame) => ({ point: point(f) });
     }
-    const path = read.path(item.path, `${part}.path`);
+    const path = read.path(item.path, `${field}.path`);
     if (item.from !== undefined && item.to !== undefined) {
-      const from = read.point(item.from, `${part}.from`);
-      const to = read.point(item.to, `${part}.to`);
+      const from = read.point(item.from, `${field}.from`);
+      const to = read.point(item.to, `${field}.to`);
       return (f: Frame) => ({ path: pathBetween(path(f), from(f), to(f)) ?? offTheLine(item.path) });
     }
     return (f: Frame) => ({ path: item.reversed ? reversePath(path(f)) : path(f) });
@@ -25,7 +25,7 @@ export const join: Shape = (step, read) => {
   const cutOut = step.along?.some((item) => "path" in item && item.from !== undefined) ?? false;
   if (links.length < 2 && !cutOut)
     throw new FormulaError("A joined line has two parts at least.", "Write it like #5 > hip_curve > #8.", [0, 0]);
-  return (f) => chain(links.map((link) => link(f))) ?? { parts: [] };
+  return (f) => chain(links.map((link) => link(f))) ?? { segments: [] };
 };
 
 function offTheLine(name: string): never {
