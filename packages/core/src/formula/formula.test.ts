@@ -33,7 +33,7 @@ function bench(lengths: Record<string, number>, numbers: Record<string, number> 
   return {
     scope,
     frame: {
-      slots: Float64Array.from(values),
+      slots: [...values],
       points: [
         { x: 0, y: 0 },
         { x: 30, y: 40 },

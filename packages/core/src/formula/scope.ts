@@ -6,7 +6,7 @@ import type { Tree } from "./tree.js";
 
 /** What a formula reads while it runs: numbers by slot (mm, radians, plain), points and paths by index. */
 export interface Frame {
-  readonly slots: Float64Array;
+  readonly slots: number[];
   readonly points: (Point | undefined)[];
   readonly paths: (Path | undefined)[];
 }

@@ -62,7 +62,7 @@ export class InputCompiler {
     this.later.push(() => {
       const when = s.when === undefined ? undefined : this.read.formula(s.when, "boolean", i, "when")?.typed;
       const fallback = s.fallback === undefined ? undefined : this.read.formula(s.fallback, kind, i, "fallback");
-      this.measures.push({ source: s, slot, ...range, when, fallback });
+      this.measures.push({ source: s, key: s.key, slot, ...range, when, fallback });
     });
   }
 
@@ -83,7 +83,7 @@ export class InputCompiler {
         fix: "Change one of the two.",
       });
     this.scope.names.set(s.key, { kind: s.kind, slot, what: `The setting ${s.key}`, ...(s.words ? { words, wordSlot } : {}) });
-    this.settings.push({ source: s, slot, wordSlot, words, default: value, defaultRule: given.rule, defaultWord, ...range });
+    this.settings.push({ source: s, key: s.key, slot, wordSlot, words, default: value, defaultRule: given.rule, defaultWord, ...range });
   }
 
   /** The default of a setting: one figure, or a rule to be worked out with each body; not a number where a word stands. */
@@ -134,7 +134,7 @@ export class InputCompiler {
       wordSlot,
       options: kind === "choice" ? undefined : options,
     });
-    this.choices.push({ source: s, wordSlot });
+    this.choices.push({ source: s, key: s.key, wordSlot });
   }
 
   table(s: Table, i: number): void {

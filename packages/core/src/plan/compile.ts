@@ -12,6 +12,7 @@ import {
   type Setting,
   type Statement,
   type Board,
+  type BodyLevel,
   boardsOf,
   type System,
   type Value,
@@ -28,7 +29,7 @@ import { FormulaReader } from "./formula-reader.js";
 import { gradeRounds } from "./grade.js";
 import type { PieceContext } from "./piece-context.js";
 import type { PlannedDart, PlannedPiece } from "../piece/blueprint.js";
-import type { Plan, PlannedAct, PlannedFormula, PlannedShaping, PlannedStep, StepStatement } from "./plan.js";
+import type { Plan, PlannedAct, PlannedFormula, PlannedLevels, PlannedShaping, PlannedStep, StepStatement } from "./plan.js";
 import { noReferences, type References } from "./references.js";
 import { PATH_MAKERS } from "./paths/index.js";
 import { StepReader } from "./step-reader.js";
@@ -236,6 +237,7 @@ class Compiler {
     this.steps.push({
       statement: i,
       source: s,
+      makes: s.is,
       target: this.targetOf(s),
       board: this.board,
       heading: this.part,
@@ -378,14 +380,14 @@ function laidOff(s: StepStatement, formulas: readonly PlannedFormula[]): readonl
   return lays ? formulas.filter((f) => lays.includes(f.name)) : NONE;
 }
 
-/** The level lines of each board. */
-function levelsOf(system: System, steps: readonly PlannedStep[]): Plan["levels"] {
+/** The levels of the body on each board that has a waist to be compared with another. */
+function levelsOf(system: System, steps: readonly PlannedStep[]): PlannedLevels[] {
   return boardsOf(system).flatMap(({ key, title }) => {
-    const lines = steps.flatMap(({ source, target, board }) =>
-      source.is === "path" && source.type === "level" && board === key
-        ? [{ label: source.label ?? source.key, path: target, bodyLevel: source.bodyLevel }]
-        : [],
-    );
-    return lines.length > 0 ? [{ board: key, title, lines }] : [];
+    const at = (wanted: (level: BodyLevel) => boolean): number[] =>
+      steps.flatMap(({ source, target, board }) =>
+        source.is === "path" && source.bodyLevel !== undefined && board === key && wanted(source.bodyLevel) ? [target] : [],
+      );
+    const [waist, others] = [at((level) => level === "waist"), at((level) => level !== "waist")];
+    return waist.length > 0 && others.length > 0 ? [{ board: key, title, waist, others }] : [];
   });
 }

@@ -5,7 +5,6 @@ import type { CarriedNames, PlannedDart, PlannedPiece } from "../piece/blueprint
 import type { Shape } from "../shaping/shaping.js";
 import type {
   Amend,
-  BodyLevel,
   Check,
   Choice,
   Measure,
@@ -56,6 +55,7 @@ export type StepStatement = Value | PointStep | PathStep;
 export interface PlannedStep {
   readonly statement: number;
   readonly source: StepStatement;
+  readonly makes: StepStatement["is"];
   /** Where its result goes: a slot for a value, the index of its point or of its path. */
   readonly target: number;
   readonly board: string;
@@ -75,6 +75,7 @@ export interface PlannedStep {
 /** A measurement, with its slot and its plausible range (mm or plain). */
 export interface PlannedMeasure {
   readonly source: Measure;
+  readonly key: string;
   readonly slot: number;
   readonly from: number;
   readonly to: number;
@@ -85,6 +86,7 @@ export interface PlannedMeasure {
 /** A setting, with its slot, default and range (mm, radians, plain, or 0/1). */
 export interface PlannedSetting {
   readonly source: Setting;
+  readonly key: string;
   readonly slot: number;
   readonly wordSlot: number;
   readonly words: readonly string[];
@@ -98,6 +100,7 @@ export interface PlannedSetting {
 
 export interface PlannedChoice {
   readonly source: Choice;
+  readonly key: string;
   readonly wordSlot: number;
 }
 
@@ -164,6 +167,13 @@ export interface PlannedSew {
   readonly within: Typed | undefined;
 }
 
+export interface PlannedLevels {
+  readonly board: string;
+  readonly title: string;
+  readonly waist: readonly number[];
+  readonly others: readonly number[];
+}
+
 /** A system compiled: everything a run needs, independent of any body. */
 export interface Plan {
   readonly system: System;
@@ -175,12 +185,8 @@ export interface Plan {
   readonly steps: readonly PlannedStep[];
   readonly order: readonly PlannedAct[];
   readonly darts: readonly PlannedDart[];
-  /** The level lines of each board that has some, by the index of their path. */
-  readonly levels: readonly {
-    readonly board: string;
-    readonly title: string;
-    readonly lines: readonly { readonly label: string; readonly path: number; readonly bodyLevel: BodyLevel | undefined }[];
-  }[];
+  /** Of each board with a waist and another level of the body: those level lines, by the index of their path. */
+  readonly levels: readonly PlannedLevels[];
   readonly pieces: readonly PlannedPiece[];
   readonly shapings: readonly PlannedShaping[];
   /** Points and lines the shapings name, by their index: the pieces carry them. */

@@ -2,7 +2,8 @@ import { type Explained, explain, type ExplainOptions } from "../formula/explain
 import { pointText } from "../verb/form.js";
 import { stepName } from "../plan/step-name.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
-import type { Run, StepOutcome } from "../run/run.js";
+import type { StepOutcome } from "../run/outcome.js";
+import type { Run } from "../run/run.js";
 
 /** A step as a student reads it: what to do, the sums in this body's numbers, and what it was measured from. */
 export interface TraceEntry {

@@ -34,7 +34,7 @@ export function readInputs(plan: Plan, measurements: Given, settings: Given, wri
   const unknown: InputProblem[] = [];
   for (const key of Object.keys(measurements)) {
     const given = measurements[key] as string | number;
-    const measure = plan.measures.find((m) => m.source.key === key);
+    const measure = plan.measures.find((m) => m.key === key);
     if (!measure) {
       if (!measurementByKey(key)) unknown.push({ key, why: unknownText(key, plan) });
       continue;
@@ -43,8 +43,8 @@ export function readInputs(plan: Plan, measurements: Given, settings: Given, wri
   }
   for (const key of Object.keys(settings)) {
     const given = settings[key] as string | number;
-    const setting = plan.settings.find((s) => s.source.key === key);
-    const choice = plan.choices.find((c) => c.source.key === key);
+    const setting = plan.settings.find((s) => s.key === key);
+    const choice = plan.choices.find((c) => c.key === key);
     if (setting) {
       const word = setting.words.indexOf(String(given));
       if (word > 0) words.set(key, word);
@@ -59,7 +59,7 @@ export function readInputs(plan: Plan, measurements: Given, settings: Given, wri
 function unknownText(key: string, { measures }: Plan): string {
   const near = suggest(
     key,
-    measures.map((m) => m.source.key),
+    measures.map((m) => m.key),
   );
   return `This system asks for no “${key}”.${near ? ` Did you mean ${near}?` : ""}`;
 }

@@ -5,7 +5,7 @@ import type { Plan } from "../plan/plan.js";
 export function sampleBody(plan: Plan): Given {
   return Object.fromEntries(
     plan.measures.map((m) => [
-      m.source.key,
+      m.key,
       m.source.kind === "number" ? Math.round((m.from + m.to) / 2) : `${((m.from + m.to) / 2).toFixed(2)} mm`,
     ]),
   );

@@ -1,5 +1,4 @@
 import type { Frame } from "../../formula/scope.js";
-import type { Plan } from "../../plan/plan.js";
 import { endOf, startOf } from "../../geometry/path.js";
 import type { Point } from "../../geometry/point.js";
 import { distanceToRing } from "../../geometry/ring.js";
@@ -14,18 +13,11 @@ const AT_THE_EDGE_MM = 2;
 
 /** The paper is folded or cut by the widest of the other levels: the waist, with what its darts take, runs off it when it is wider still. */
 export const waistOnPaper: BuiltinCheck = ({ plan, frame, pieces }) =>
-  plan.levels.flatMap(({ board, title, lines }): CheckResult[] => {
-    const waist = widest(
-      lines.filter((l) => l.bodyLevel === "waist"),
-      frame,
-    );
+  plan.levels.flatMap(({ board, title, waist: waists, others }): CheckResult[] => {
+    const waist = widest(waists, frame);
     if (!waist) return [];
     const onBoard = pieces.filter((p) => p.board === board && p.carried.turnedAt === undefined);
-    const other = widest(
-      lines.filter((l) => l.bodyLevel !== undefined && l.bodyLevel !== "waist"),
-      frame,
-      { inner: waist.inner.x, onBoard },
-    );
+    const other = widest(others, frame, { inner: waist.inner.x, onBoard });
     if (!other) return [];
     return [
       makeCheck({
@@ -45,12 +37,12 @@ export const waistOnPaper: BuiltinCheck = ({ plan, frame, pieces }) =>
 
 /** The level that reaches furthest out, with its ends; of those that begin at `inner` and reach an edge of a piece, where that is asked. */
 function widest(
-  lines: Plan["levels"][number]["lines"],
+  paths: readonly number[],
   frame: Frame,
   asked?: { readonly inner: number; readonly onBoard: readonly PieceResult[] },
 ): { inner: Point; outer: Point } | undefined {
   let found: { inner: Point; outer: Point } | undefined;
-  for (const { path: index } of lines) {
+  for (const index of paths) {
     const path = frame.paths[index];
     if (!path) continue;
     const [a, b] = [startOf(path), endOf(path)];

@@ -1,0 +1,78 @@
+import { diagnose } from "../formula/diagnose.js";
+import { FormulaError } from "../formula/error.js";
+import type { Frame } from "../formula/scope.js";
+import { MissingPart } from "../plan/missing.js";
+import type { Plan, PlannedStep } from "../plan/plan.js";
+import { DraftError } from "../verb/draft-error.js";
+import { pointText } from "../verb/form.js";
+import type { StepOutcome } from "./outcome.js";
+
+const DRAWN: StepOutcome = { status: "drawn" };
+
+/** Draws one step into the frame; what it could not do is its outcome. `before` are the outcomes of the steps above it. */
+export function drawStep(step: PlannedStep, plan: Plan, frame: Frame, before: readonly StepOutcome[]): StepOutcome {
+  try {
+    if (step.when && !step.when.run(frame)) return { status: "skipped", why: `Only when ${step.source.when ?? ""}.` };
+    if (!step.draw) return { status: "failed", why: step.problem?.why ?? "This step cannot be read.", fix: step.problem?.fix ?? "" };
+    step.draw(frame);
+    if (!sound(step, frame)) return failed(step, plan, frame);
+    const doubt = backwards(step, frame);
+    return doubt === undefined ? DRAWN : { status: "drawn", doubt };
+  } catch (error) {
+    clear(step, frame);
+    if (error instanceof MissingPart)
+      return { status: "failed", why: `It leans on ${error.what}, ${absence(error.what, plan, before)}.`, fix: "Put that right first." };
+    if (error instanceof DraftError || error instanceof FormulaError) return { status: "failed", why: error.why, fix: error.fix };
+    throw error;
+  }
+}
+
+/** What is said of a step that measures less than nothing where its verb lays off a length. */
+function backwards({ source, lays }: PlannedStep, frame: Frame): string | undefined {
+  for (const { typed, text } of lays)
+    if (typed.run(frame) < -BACKWARDS_MM)
+      return `${text} comes to less than nothing, so ${source.is === "point" ? source.verb : ""} goes the other way. Check the figures, or write the other direction.`;
+  return undefined;
+}
+
+/** What the arithmetic of a draft leaves is not less than nothing. */
+const BACKWARDS_MM = 1e-6;
+
+/** True when the step came to real figures. */
+function sound(step: PlannedStep, frame: Frame): boolean {
+  if (step.makes === "value") return Number.isFinite(frame.slots[step.target] as number);
+  if (step.makes === "point") {
+    const p = frame.points[step.target];
+    return p !== undefined && Number.isFinite(p.x + p.y);
+  }
+  const segments = frame.paths[step.target]?.segments;
+  if (!segments) return false;
+  for (const { p1, p2, p3 } of segments) if (!Number.isFinite(p1.x + p1.y + p2.x + p2.y + p3.x + p3.y)) return false;
+  return true;
+}
+
+function failed(step: PlannedStep, plan: Plan, frame: Frame): StepOutcome {
+  clear(step, frame);
+  for (const formula of step.formulas) {
+    if (!Number.isFinite(formula.typed.run(frame))) {
+      const { why, fix } = diagnose(formula.tree, plan.scope, frame);
+      return { status: "failed", why, fix };
+    }
+  }
+  return { status: "failed", why: "This comes to no figure.", fix: "Check the measurements it uses." };
+}
+
+function clear(step: PlannedStep, frame: Frame): void {
+  if (step.makes === "point") frame.points[step.target] = undefined;
+  else if (step.makes === "path") frame.paths[step.target] = undefined;
+}
+
+/** Why a point or path is not on the draft. */
+function absence(what: string, plan: Plan, before: readonly StepOutcome[]): string {
+  if (what.includes(".")) return "an edge that is not on this draft";
+  const index = plan.steps.findIndex((s) =>
+    s.source.is === "point" ? pointText(s.source.id) === what : s.source.is === "path" && s.source.key === what,
+  );
+  const outcome = before[index];
+  return outcome?.status === "skipped" ? `which is left out: ${outcome.why.replace(/\.$/, "").toLowerCase()}` : "which could not be drawn";
+}
