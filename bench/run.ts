@@ -128,11 +128,16 @@ function loadFigures(): void {
   const changed = lines.findIndex((line) => /^[A-Z]\d+ /.test(line));
   let before = loadSystem(text);
   let n = 0;
-  const one = time(100, () => {
-    const again = [...lines];
-    again[changed] = `${lines[changed] ?? ""}${" ".repeat(n++ % 7)}`;
-    before = loadSystem(again.join("\n"), {}, before);
-  });
+  const one = time(
+    100,
+    () => {
+      const again = [...lines];
+      again[changed] = `${lines[changed] ?? ""}${" ".repeat(n++ % 7)}`;
+      before = loadSystem(again.join("\n"), {}, before);
+    },
+    15,
+    400,
+  );
   tell("Reading and compiling it with one line changed", `${one.toFixed(2)} ms`, "at most 2 ms");
 }
 

@@ -39,6 +39,15 @@ export function compileChecks(
   return { checks, sews, passes, closures, stretch, edgesNamed: all };
 }
 
+/** What a check compares, and how. */
+type Judged = Pick<PlannedCheck, "kind" | "holds" | "relation" | "orEqual" | "got" | "expected" | "upper" | "within">;
+
+/** A figure of a check, and the field of the statement it stands in. */
+interface Side {
+  readonly field: string;
+  readonly tree: Tree;
+}
+
 class CheckCompiler {
   constructor(
     private readonly read: FormulaReader,
@@ -72,34 +81,42 @@ class CheckCompiler {
   }
 
   check(source: Check, statement: number): PlannedCheck {
-    const base = { statement, source, edges: edgesNamed(source), when: this.when(source.when), at: this.place(source.at) };
-    if (source.test === "holds") return { ...base, ...this.condition(source.got) };
-    const sides = (["got", "expected", "upper"] as const).map((field) => {
-      const text = source[field];
-      return text === undefined ? undefined : { field, tree: inField(field, () => this.read.parse(text)) };
-    });
+    const edges = edgesNamed(source);
+    const when = this.when(source.when);
+    const at = this.place(source.at);
+    // Written out: this is done for every check at every keystroke, and copying what is left of an object is slow.
+    const { kind, holds, relation, orEqual, got, expected, upper, within } =
+      source.test === "holds" ? this.condition(source.got) : this.comparison(source);
+    return { statement, source, edges, when, at, kind, holds, relation, orEqual, got, expected, upper, within };
+  }
+
+  /** Two or three figures set against each other. */
+  private comparison({ got, expected, upper, within, test }: Check): Judged {
+    const sides = [this.side(got, "got"), this.side(expected, "expected"), this.side(upper, "upper")];
     const kind = this.sharedKind(sides);
-    const [got, expected, upper] = sides.map((side) =>
-      side === undefined
-        ? undefined
-        : inField(side.field, () => coerce(compile(side.tree, this.read.scope), kind, side.tree, this.read.scope)),
-    ) as [Typed, Typed | undefined, Typed | undefined];
-    const within = source.within === undefined ? undefined : this.figure(source.within, kind, "within");
+    const [a, b, c] = sides.map((side) => side && this.inKind(side, kind)) as [Typed, Typed | undefined, Typed | undefined];
     return {
-      ...base,
       kind,
       holds: undefined,
-      relation: source.test === "between" ? "between" : "equal",
+      relation: test === "between" ? "between" : "equal",
       orEqual: true,
-      got,
-      expected,
-      upper,
-      within,
+      got: a,
+      expected: b,
+      upper: c,
+      within: within === undefined ? undefined : this.figure(within, kind, "within"),
     };
   }
 
+  private side(text: string | undefined, field: string): Side | undefined {
+    return text === undefined ? undefined : { field, tree: inField(field, () => this.read.parse(text)) };
+  }
+
+  private inKind({ field, tree }: Side, kind: Kind): Typed {
+    return inField(field, () => coerce(compile(tree, this.read.scope), kind, tree, this.read.scope));
+  }
+
   /** A condition, with its two or three figures where it compares figures by less and more. */
-  private condition(text: string): Pick<PlannedCheck, "kind" | "holds" | "relation" | "orEqual" | "got" | "expected" | "upper" | "within"> {
+  private condition(text: string): Judged {
     const { scope } = this.read;
     const holds = this.figure(text, "boolean", "got");
     const bare = {
@@ -124,7 +141,7 @@ class CheckCompiler {
   }
 
   /** The kind of the sides that is not bare: lengths are compared with lengths. */
-  private sharedKind(sides: readonly ({ field: string; tree: Tree } | undefined)[]): Kind {
+  private sharedKind(sides: readonly (Side | undefined)[]): Kind {
     for (const side of sides) {
       const kind = side && inField(side.field, () => compile(side.tree, this.read.scope).kind);
       if (kind && kind !== "bare") return kind;

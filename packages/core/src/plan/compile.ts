@@ -12,7 +12,6 @@ import {
   type Setting,
   type Statement,
   type Board,
-  type BodyLevel,
   boardsOf,
   type System,
   type Value,
@@ -57,7 +56,7 @@ class Compiler {
   private board = "M";
   private part: string | undefined;
   /** Of each point and path, whether every rule of it so far says when it applies. */
-  private readonly conditional = new Map<string, boolean>();
+  private readonly conditional = { point: new Map<string, boolean>(), path: new Map<string, boolean>() };
   /** The board each point was drafted on. */
   private readonly boards = new Map<string, string>();
 
@@ -287,11 +286,12 @@ class Compiler {
   }
 
   /** The same point or path by another rule is allowed when each rule says when it applies. */
-  private claimRule(name: string, s: PointStep | PathStep, i: number, part: string, space = "point"): void {
-    const each = this.conditional.get(`${space} ${name}`);
+  private claimRule(name: string, s: PointStep | PathStep, i: number, field: string, space: "point" | "path" = "point"): void {
+    const known = this.conditional[space];
+    const each = known.get(name);
     const conditional = s.when !== undefined;
-    if (each !== true || !conditional) this.read.claim(name, i, part, space);
-    this.conditional.set(`${space} ${name}`, (each ?? true) && conditional);
+    if (each !== true || !conditional) this.read.claim(name, i, field, space);
+    known.set(name, (each ?? true) && conditional);
   }
 
   private targetOf(s: StepStatement): number {
@@ -382,12 +382,13 @@ function laidOff(s: StepStatement, formulas: readonly PlannedFormula[]): readonl
 
 /** The levels of the body on each board that has a waist to be compared with another. */
 function levelsOf(system: System, steps: readonly PlannedStep[]): PlannedLevels[] {
+  const levels = steps.flatMap(({ makes, source, target, board }) =>
+    makes === "path" && source.is === "path" && source.bodyLevel !== undefined ? [{ level: source.bodyLevel, target, board }] : [],
+  );
   return boardsOf(system).flatMap(({ key, title }) => {
-    const at = (wanted: (level: BodyLevel) => boolean): number[] =>
-      steps.flatMap(({ source, target, board }) =>
-        source.is === "path" && source.bodyLevel !== undefined && board === key && wanted(source.bodyLevel) ? [target] : [],
-      );
-    const [waist, others] = [at((level) => level === "waist"), at((level) => level !== "waist")];
+    const mine = levels.filter((l) => l.board === key);
+    const waist = mine.flatMap((l) => (l.level === "waist" ? [l.target] : []));
+    const others = mine.flatMap((l) => (l.level === "waist" ? [] : [l.target]));
     return waist.length > 0 && others.length > 0 ? [{ board: key, title, waist, others }] : [];
   });
 }

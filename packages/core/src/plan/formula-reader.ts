@@ -7,11 +7,14 @@ import type { Kind } from "../quantity/kind.js";
 import type { PlannedFormula, PlanProblem } from "./plan.js";
 import { gather, type References } from "./references.js";
 
+/** Points, lines, pieces, tables and figures have names of their own. */
+export type NameSpace = "name" | "point" | "path" | "piece" | "table";
+
 /** Compiles the formulas of statements in one scope, and keeps what is wrong with them. */
 export class FormulaReader {
   readonly problems: PlanProblem[] = [];
-  /** The statement each name was first made known by. */
-  readonly firsts = new Map<string, number>();
+  /** The statement each name was first made known by, for each sort of name. */
+  private readonly firsts = { name: new Map<string, number>(), point: new Map(), path: new Map(), piece: new Map(), table: new Map() };
 
   constructor(
     readonly scope: Scope,
@@ -45,11 +48,12 @@ export class FormulaReader {
     this.problems.push(problem);
   }
 
-  /** Makes a name known as this statement's; false, with a problem, when another has it already. Points, lines, pieces and figures have names of their own. */
-  claim(name: string, statement: number, field = "key", space = "name"): boolean {
-    const first = this.firsts.get(`${space} ${name}`);
+  /** Makes a name known as this statement's; false, with a problem, when another has it already. */
+  claim(name: string, statement: number, field = "key", space: NameSpace = "name"): boolean {
+    const firsts: Map<string, number> = this.firsts[space];
+    const first = firsts.get(name);
     if (first === undefined) {
-      this.firsts.set(`${space} ${name}`, statement);
+      firsts.set(name, statement);
       return true;
     }
     if (first !== statement)

@@ -22,6 +22,8 @@ const DEEPEST = 4;
  * takes the place it had there; what is drawn is drawn once. Never throws: what cannot be used is a problem at its line.
  */
 export function writeOut(system: System, library: Library, within: readonly string[] = []): WrittenOut {
+  if (!system.statements.some((s) => s.is === "uses"))
+    return { system, origins: system.statements.map((_, statement) => ({ statement, from: undefined })), problems: [] };
   const statements: Statement[] = [];
   const origins: WrittenOut["origins"][number][] = [];
   const problems: PlanProblem[] = [];

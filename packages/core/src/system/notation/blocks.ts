@@ -12,7 +12,8 @@ export interface NotationLine {
  * lines indented under it. Every line of a file belongs to one block; a block without a head stands at the end of the file.
  */
 export interface Block {
-  /** The lines as they were typed. */
+  /** As it was typed, and its lines. */
+  readonly text: string;
   readonly source: readonly string[];
   readonly head: NotationLine | undefined;
   readonly details: readonly NotationLine[];
@@ -62,18 +63,19 @@ function withSmallWord(text: string): string {
 }
 
 /** The lines of one block told apart. */
-export function blockOf(source: readonly string[]): Block {
+export function blockOf(text: string): Block {
+  const source = text.split("\n");
   let head: NotationLine | undefined;
   const details: NotationLine[] = [];
   const comments: string[] = [];
   source.forEach((raw, row) => {
     const { text: said, comment } = tidyLine(raw);
-    const text = said.trimStart();
+    const bare = said.trimStart();
     if (comment !== undefined) comments.push(comment);
-    if (text === "") return;
-    const line: NotationLine = { text: withSmallWord(text), row, column: said.length - text.length + 1 };
+    if (bare === "") return;
+    const line: NotationLine = { text: withSmallWord(bare), row, column: said.length - bare.length + 1 };
     if (head) details.push(line);
     else head = line;
   });
-  return { source, head, details, comments };
+  return { text, source, head, details, comments };
 }

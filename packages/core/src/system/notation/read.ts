@@ -45,16 +45,16 @@ export function readNotation(source: string, before?: ReadSystem): ReadSystem {
   if (source.length > LONGEST_FILE) return refused(source, "This file is longer than a megabyte.", "A system is a few pages; split it.");
   const lines = linesOf(source);
   const ranges = blockRanges(lines);
-  const known = new Map(before?.blocks.map(({ read }) => [read.block.source.join("\n"), read]));
+  const known = new Map(before?.blocks.map(({ read }) => [read.block.text, read]));
   const texts = ranges.map(([from, to]) => lines.slice(from, to).join("\n"));
   const fresh: Block[] = [];
-  for (const text of texts) if (!known.has(text)) fresh.push(blockOf(text.split("\n")));
+  for (const text of texts) if (!known.has(text)) fresh.push(blockOf(text));
   const parsed = parseBlocks(fresh);
   const formulas: string[] = [];
   fresh.forEach((block, i) => {
     const read = readBlock(block, parsed[i] ?? []);
     formulas.push(...read.formulas);
-    known.set(block.source.join("\n"), read);
+    known.set(block.text, read);
   });
   const trees = treesOf(formulas, before?.trees);
   return assembled(source, ranges, texts, known, trees);
