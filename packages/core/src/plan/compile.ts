@@ -377,7 +377,8 @@ const NONE: readonly PlannedFormula[] = [];
 
 function laidOff(s: StepStatement, formulas: readonly PlannedFormula[]): readonly PlannedFormula[] {
   const lays = s.is === "point" ? VERBS.get(s.verb)?.lays : undefined;
-  return lays ? formulas.filter((f) => lays.includes(f.name)) : NONE;
+  // A figure that is the same for every body and more than nothing needs no second look on each.
+  return lays ? formulas.filter((f) => lays.includes(f.name) && !((f.typed.constant ?? -1) >= 0)) : NONE;
 }
 
 /** The levels of the body on each board that has a waist to be compared with another. */

@@ -33,10 +33,16 @@ export const curve: PathMaker = (step, read) => {
   });
   const fullness = fullnessOf(step.fullness, style?.fullness ?? 1, read);
   const draw = (f: Frame, full: number): Path => {
-    const at = points.map((p) => p(f));
+    const at: Point[] = [];
+    for (const point of points) at.push(point(f));
     refuseRepeats(at, ids);
     const tension = tensionOf(full);
-    return hobby(at.map((p, i): Knot => ({ at: p, heading: headings[i]?.(f, chordAt(at, i)), tension })));
+    const knots: Knot[] = [];
+    for (let i = 0; i < at.length; i++) {
+      const heading = headings[i];
+      knots.push({ at: at[i] as Point, heading: heading && heading(f, chordAt(at, i)), tension });
+    }
+    return hobby(knots);
   };
   if (step.asLongAs === undefined) return (f) => draw(f, fullness(f));
   if (step.fullness !== undefined)

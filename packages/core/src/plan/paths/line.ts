@@ -1,5 +1,6 @@
 import { FormulaError } from "../../formula/error.js";
 import { polyline } from "../../geometry/path.js";
+import type { Point } from "../../geometry/point.js";
 import { WHOLE } from "../step-reader.js";
 import type { PathMaker } from "./path-maker.js";
 
@@ -7,5 +8,9 @@ import type { PathMaker } from "./path-maker.js";
 export const line: PathMaker = (step, read) => {
   if (step.through.length < 2) throw new FormulaError("A line runs through two points at least.", "Write it like #10 > #12.", WHOLE);
   const points = step.through.map((id, i) => read.point(id, `through.${i}`));
-  return (f) => polyline(points.map((p) => p(f)));
+  return (f) => {
+    const places: Point[] = [];
+    for (const point of points) places.push(point(f));
+    return polyline(places);
+  };
 };
