@@ -1,6 +1,7 @@
 import { locate } from "../geometry/locate.js";
-import { type Path, pathLength, placeAlong, reversePath, startOf } from "../geometry/path.js";
+import { type Path, pathLength, placeAlong, reversePath } from "../geometry/path.js";
 import { type Point, turn } from "../geometry/point.js";
+import { mouthsOn, ON_THE_EDGE_MM } from "./mouths.js";
 import type { PieceEdge, PieceResult } from "./piece.js";
 
 /** Edges that are sewn to each other, by their names; on either side one, or several in the order they are sewn. */
@@ -40,9 +41,6 @@ export interface SeamWalk {
   /** Notches in the order they are met, and the end. */
   readonly marks: readonly WalkMark[];
 }
-
-/** How near (mm) a notch must lie to an edge to be one of its marks. */
-const ON_THE_EDGE_MM = 1;
 
 /**
  * Lays the two sides of a seam ready to be walked. `sews` are the other seams, which tell where edges follow on each other.
@@ -206,10 +204,7 @@ function marksOn(way: readonly Travelled[]): Mark[] {
 
 /** The notches of an edge, by how far along its sewn length they lie: what a dart takes in on the way is not walked. */
 function marksOnEdge(piece: PieceResult, path: Path): Mark[] {
-  const mouths = piece.darts.flatMap(({ mouth }) => {
-    const at = mouth && locate(path, startOf(mouth));
-    return mouth && at && at.off < ON_THE_EDGE_MM ? [{ from: at.along, length: pathLength(mouth) }] : [];
-  });
+  const mouths = mouthsOn(piece, path);
   const taken = (along: number): number => mouths.reduce((sum, m) => sum + (along > m.from + ON_THE_EDGE_MM ? m.length : 0), 0);
   return piece.notches
     .map(({ id, at }) => ({ id, ...locate(path, at) }))

@@ -71,7 +71,7 @@ const WORDS: Readonly<Record<string, fc.Arbitrary<string>>> = {
   Capital: oneOf(["A", "B"]),
   PointId: oneOf(POINTS),
   StepId: oneOf([...POINTS, "A4", "A5", "B1"]),
-  Word: oneOf(["down", "out", "midway", "along", "cross", "split", "close", "smooth", "spread", "join", "true", "nothing"]),
+  Word: oneOf(["down", "out", "midway", "along", "cross", "split", "close", "smooth", "spread", "join", "true", "run", "nothing"]),
   Quoted: oneOf(['"Words."', '""', '"§ {{x}} \\"']),
   Integer: oneOf(["0", "1", "6", "999999999"]),
   Gap: fc.constant(" "),

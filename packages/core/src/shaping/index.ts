@@ -4,6 +4,7 @@ import { extend } from "./extend.js";
 import { foldOut } from "./fold-out.js";
 import { join } from "./join.js";
 import { redraw } from "./redraw.js";
+import { runOn } from "./run-on.js";
 import type { Shaping } from "./shaping.js";
 import { smooth } from "./smooth.js";
 import { split } from "./split.js";
@@ -13,5 +14,5 @@ import { unfold } from "./unfold.js";
 
 /** Every way of shaping pieces, by its word. */
 export const SHAPINGS: ReadonlyMap<string, Shaping> = new Map(
-  [close, spread, foldOut, split, join, smooth, unfold, extend, trueEdges, redraw, draw].map((shaping) => [shaping.word, shaping]),
+  [close, spread, foldOut, split, join, smooth, unfold, extend, trueEdges, runOn, redraw, draw].map((shaping) => [shaping.word, shaping]),
 );

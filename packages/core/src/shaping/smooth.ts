@@ -1,11 +1,12 @@
-import { hobby } from "../geometry/hobby.js";
-import { endOf, headingAtEnd, headingAtStart, joinPaths, type Path, pathLength, splitPath, startOf } from "../geometry/path.js";
+import { endOf, pathLength, splitPath, startOf } from "../geometry/path.js";
 import type { Point } from "../geometry/point.js";
-import { assemble, type EdgeParts } from "../piece/assemble.js";
+import type { EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { smoothForms } from "../system/shaping-forms.js";
 import { DraftError } from "../verb/draft-error.js";
+import { curveBetween } from "./curve-between.js";
 import { exchange, pieceOf } from "./find.js";
+import { reworked } from "./rework.js";
 import { onOutline, placeAt, type RingPlace } from "./ring.js";
 import type { Shaping } from "./shaping.js";
 
@@ -62,52 +63,26 @@ const NEAR_MM = 0.05;
 /** A corner inside one edge. */
 function within(piece: PieceResult, { edge: index, along }: RingPlace, before: number, after: number): PieceResult {
   const edge = piece.edges[index] as EdgeParts;
-  const length = pathLength(edge.path);
-  if (along - before < 0 || along + after > length) throw tooLong(edge.role);
-  const lead = splitPath(edge.path, along - before)[0];
-  const tail = splitPath(edge.path, along + after)[1];
-  const path = joinPaths([lead, curveBetween(lead, tail), tail].filter((part) => pathLength(part) > 1e-9));
-  return replaced(piece, new Map([[index, path]]));
+  const [from, to] = [along - before, along + after];
+  if (from < 0 || to > pathLength(edge.path)) throw tooLong(edge.role);
+  return reworked(piece, [{ edge: index, from, to, by: curveBetween(splitPath(edge.path, from)[0], splitPath(edge.path, to)[1]) }]);
 }
 
 /** A corner where one edge goes over into the next: each ends in the middle of the curve. */
 function between(piece: PieceResult, first: number, second: number, before: number, after: number): PieceResult {
   const [a, b] = [piece.edges[first] as EdgeParts, piece.edges[second] as EdgeParts];
-  if (before > pathLength(a.path)) throw tooLong(a.role);
+  const whole = pathLength(a.path);
+  if (before > whole) throw tooLong(a.role);
   if (after > pathLength(b.path)) throw tooLong(b.role);
   if (a.finish === "fold" || b.finish === "fold")
     throw new DraftError("A corner at the fold is not rounded: the fold stays straight.", "Let the edge run square into the fold instead.");
-  const lead = splitPath(a.path, pathLength(a.path) - before)[0];
-  const tail = splitPath(b.path, after)[1];
-  const curve = curveBetween(lead, tail);
+  const curve = curveBetween(splitPath(a.path, whole - before)[0], splitPath(b.path, after)[1]);
   const [toMiddle, fromMiddle] = splitPath(curve, pathLength(curve) / 2);
-  const solid = (parts: Path[]): Path => joinPaths(parts.filter((part) => pathLength(part) > 1e-9));
-  return replaced(
-    piece,
-    new Map([
-      [first, solid([lead, toMiddle])],
-      [second, solid([fromMiddle, tail])],
-    ]),
-  );
+  return reworked(piece, [
+    { edge: first, from: whole - before, to: whole, by: toMiddle },
+    { edge: second, from: 0, to: after, by: fromMiddle },
+  ]);
 }
 
 const tooLong = (role: string): DraftError =>
   new DraftError(`${role.replace(/_/g, " ")} is shorter than what is to be rounded off it.`, "Round less.");
-
-function curveBetween(lead: Path, tail: Path): Path {
-  const angle = (u: Point): number => Math.atan2(u.y, u.x);
-  return hobby([
-    { at: endOf(lead), heading: angle(headingAtEnd(lead)) },
-    { at: startOf(tail), heading: angle(headingAtStart(tail)) },
-  ]);
-}
-
-function replaced(piece: PieceResult, paths: ReadonlyMap<number, Path>): PieceResult {
-  return assemble({
-    ...piece,
-    edges: piece.edges.map((e, i): EdgeParts => {
-      const path = paths.get(i);
-      return path ? { ...e, path, sewn: path } : e;
-    }),
-  });
-}

@@ -87,6 +87,13 @@ export const trueForms: ShapingForms = {
     "One edge made as long as another: what it lacks is added at its end, or at its start, and the neighbour is drawn to the new corner.",
 };
 
+export const runForms: ShapingForms = {
+  word: "run",
+  forms: [form("{edge:edge} into {other:edge} over {seam:edge} and {otherSeam:edge}, {before:length} before, {after:length} after")],
+  description:
+    "An edge run on over a seam: the two pieces laid seam on seam, the edge drawn through as one line over so much before the seam and so much after it; both seams are cut off, or carried on, where it crosses them.",
+};
+
 export const redrawForms: ShapingForms = {
   word: "redraw",
   forms: [form("{edge:edge} along {line:path}")],
@@ -102,7 +109,18 @@ export const drawForms: ShapingForms = {
 
 /** Every way of shaping pieces that the notation knows, by its word. What each does to the pieces stands in `shaping/`. */
 export const SHAPING_FORMS: ReadonlyMap<string, ShapingForms> = new Map(
-  [closeForms, spreadForms, foldForms, splitForms, joinForms, smoothForms, unfoldForms, extendForms, trueForms, redrawForms, drawForms].map(
-    (forms) => [forms.word, forms],
-  ),
+  [
+    closeForms,
+    spreadForms,
+    foldForms,
+    splitForms,
+    joinForms,
+    smoothForms,
+    unfoldForms,
+    extendForms,
+    trueForms,
+    runForms,
+    redrawForms,
+    drawForms,
+  ].map((forms) => [forms.word, forms]),
 );
