@@ -6,7 +6,7 @@ import { distance, type Point } from "../geometry/point.js";
 import type { Notch, PieceEdge, PieceResult } from "./piece.js";
 
 /** What an edge is made of: its path as cut and as sewn, and how it is finished. */
-export type EdgeParts = Pick<PieceEdge, "role" | "path" | "sewn" | "allowance" | "finish" | "pointed" | "corner">;
+export type EdgeParts = Pick<PieceEdge, "role" | "path" | "sewn" | "allowance" | "finish" | "pointed" | "corner" | "treatment">;
 
 /** What a piece is made of. The rest of it follows from this. */
 export type PieceParts = Omit<PieceResult, "edges" | "net" | "cutting" | "covered" | "area" | "gap" | "notches"> & {
@@ -51,9 +51,21 @@ const offsetEdge = ({ places, allowance, corner }: PieceEdge): OffsetEdge => ({ 
 
 const backwards = (edge: EdgeParts): EdgeParts => ({ ...edge, path: reversePath(edge.path), sewn: reversePath(edge.sewn) });
 
-function finish(key: string, { role, path, sewn, allowance, finish: finished, pointed, corner }: EdgeParts): PieceEdge {
+function finish(key: string, { role, path, sewn, allowance, finish: finished, pointed, corner, treatment }: EdgeParts): PieceEdge {
   const places = flatten(path);
-  return { role, name: `${key}.${role}`, path, sewn, places, length: pathLength(sewn), allowance, finish: finished, pointed, corner };
+  return {
+    role,
+    name: `${key}.${role}`,
+    path,
+    sewn,
+    places,
+    length: pathLength(sewn),
+    allowance,
+    finish: finished,
+    pointed,
+    corner,
+    treatment,
+  };
 }
 
 /** The corner points of all edges as one ring. */
@@ -64,7 +76,7 @@ function ringOf(edges: readonly PieceEdge[]): Point[] {
 }
 
 /** A notch on the ring: its outward direction is that of the side it lies on, or nearest to. */
-function notchAt({ id, at, ticks }: Pick<Notch, "id" | "at" | "ticks">, ring: readonly Point[]): Notch {
+export function notchAt({ id, at, ticks }: Pick<Notch, "id" | "at" | "ticks">, ring: readonly Point[]): Notch {
   let outward: Point = { x: 0, y: -1 };
   let least = Infinity;
   for (let i = 0; i < ring.length; i++) {

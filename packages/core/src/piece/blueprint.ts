@@ -1,5 +1,6 @@
 import type { Typed } from "../formula/scope.js";
 import type { Piece } from "../system/model.js";
+import type { Treatment } from "./piece.js";
 import type { NamedDart } from "./dart-result.js";
 
 // A piece as it is compiled, before any body: its points and lines by their index in the frame.
@@ -17,6 +18,7 @@ export interface PlannedEdge {
   readonly finish: "seam" | "fold" | "finished";
   readonly corner: "mitre" | "square" | "mirrored";
   readonly pointed: boolean;
+  readonly treatment: Treatment | undefined;
   /** Index in the frame's paths under which the finished edge is known to checks. */
   readonly pathIndex: number;
 }

@@ -3,6 +3,9 @@ import type { Path } from "../geometry/path.js";
 import type { Point } from "../geometry/point.js";
 import type { DartResult } from "./dart-result.js";
 
+/** What becomes of an edge that is sewn to no other: turned up, faced or bound, holding the closure, or left to what is set to it elsewhere. */
+export type Treatment = "hemmed" | "faced" | "zip" | "open";
+
 /** An edge of a piece, in the order of the outline. Lengths in mm. */
 export interface PieceEdge {
   readonly role: string;
@@ -19,6 +22,8 @@ export interface PieceEdge {
   readonly pointed: boolean;
   /** How the allowance turns the corner at its end. */
   readonly corner: CornerStyle;
+  /** What becomes of it when it is sewn to no other edge. */
+  readonly treatment: Treatment | undefined;
 }
 
 /** A notch: where, which way out of the piece (unit direction), and how many ticks. */

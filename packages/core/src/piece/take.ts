@@ -102,6 +102,7 @@ export function edgeParts(edge: PlainEdge, drawn: EdgePath, toPaper: ((p: Point)
     allowance: Number.isFinite(allow) ? Math.max(0, allow) : 0,
     finish: edge.finish,
     pointed: edge.pointed,
+    treatment: edge.treatment,
     corner: edge.corner,
   };
 }

@@ -1,5 +1,5 @@
 import { locate } from "../geometry/locate.js";
-import { type Path, pathLength, placeAlong, reversePath } from "../geometry/path.js";
+import { type Path, placeAlong, reversePath } from "../geometry/path.js";
 import { type Point, turn } from "../geometry/point.js";
 import { mouthsOn, ON_THE_EDGE_MM } from "./mouths.js";
 import type { PieceEdge, PieceResult } from "./piece.js";
@@ -13,6 +13,7 @@ export interface SewnEdges {
 /** One edge of a seam, travelled from the common start. */
 export interface WalkSegment {
   readonly piece: PieceResult;
+  readonly edge: PieceEdge;
   readonly path: Path;
   readonly length: number;
   /** True when it is travelled against its outline. */
@@ -30,6 +31,8 @@ export interface WalkMark {
   readonly name: string;
   readonly first: number | undefined;
   readonly second: number | undefined;
+  /** How many ticks it has on either side; 0 where there is none. */
+  readonly ticks: readonly [first: number, second: number];
 }
 
 /** Two sides of a seam to be laid against each other. */
@@ -59,7 +62,10 @@ export function walkSeam(
     first,
     second,
     easedMm,
-    marks: [...pairMarks(marksOn(sides.first), marksOn(sides.second)), { name: "end", first: first.length, second: second.length }],
+    marks: [
+      ...pairMarks(marksOn(sides.first), marksOn(sides.second)),
+      { name: "end", first: first.length, second: second.length, ticks: [0, 0] },
+    ],
   };
 }
 
@@ -179,6 +185,7 @@ function runsOpposite(a: readonly Travelled[], b: readonly Travelled[], follows:
 function sideOf(way: readonly Travelled[]): WalkSide {
   const parts = way.map(({ piece, edge, reversed }): WalkSegment => ({
     piece,
+    edge,
     path: reversed ? reversePath(edge.sewn) : edge.sewn,
     length: edge.length,
     reversed,
@@ -188,18 +195,26 @@ function sideOf(way: readonly Travelled[]): WalkSide {
 
 interface Mark {
   readonly id: string;
+  readonly ticks: number;
   readonly along: number;
 }
 
 /** The notches of a side, by how far along it they lie. */
 function marksOn(way: readonly Travelled[]): Mark[] {
   let gone = 0;
-  return way.flatMap(({ piece, edge, reversed }) => {
+  const marks = way.flatMap(({ piece, edge, reversed }) => {
     const path = reversed ? reversePath(edge.path) : edge.path;
-    const marks = marksOnEdge(piece, path).map((m) => ({ id: m.id, along: m.along + gone }));
+    const mine = marksOnEdge(piece, path).map((m) => ({ ...m, along: m.along + gone }));
     gone += edge.length;
-    return marks;
+    return mine;
   });
+  // A notch where one edge goes over into the next lies on both of them.
+  return marks.filter(
+    (m, i) =>
+      m.along > ON_THE_EDGE_MM &&
+      m.along < gone - ON_THE_EDGE_MM &&
+      !marks.slice(0, i).some((n) => n.id === m.id && Math.abs(n.along - m.along) < ON_THE_EDGE_MM),
+  );
 }
 
 /** The notches of an edge, by how far along its sewn length they lie: what a dart takes in on the way is not walked. */
@@ -207,9 +222,9 @@ function marksOnEdge(piece: PieceResult, path: Path): Mark[] {
   const mouths = mouthsOn(piece, path);
   const taken = (along: number): number => mouths.reduce((sum, m) => sum + (along > m.from + ON_THE_EDGE_MM ? m.length : 0), 0);
   return piece.notches
-    .map(({ id, at }) => ({ id, ...locate(path, at) }))
-    .filter(({ off, along }) => off < ON_THE_EDGE_MM && along > ON_THE_EDGE_MM && along < pathLength(path) - ON_THE_EDGE_MM)
-    .map(({ id, along }) => ({ id, along: along - taken(along) }))
+    .map(({ id, ticks, at }) => ({ id, ticks, ...locate(path, at) }))
+    .filter(({ off }) => off < ON_THE_EDGE_MM)
+    .map(({ id, ticks, along }) => ({ id, ticks, along: along - taken(along) }))
     .sort((m, n) => m.along - n.along);
 }
 
@@ -218,13 +233,13 @@ function pairMarks(first: readonly Mark[], second: readonly Mark[]): WalkMark[] 
   const shared = new Set(first.filter((m) => second.some((n) => n.id === m.id)).map((m) => m.id));
   const same = first.flatMap((m): WalkMark[] => {
     const other = second.find((n) => n.id === m.id);
-    return other ? [{ name: m.id, first: m.along, second: other.along }] : [];
+    return other ? [{ name: m.id, first: m.along, second: other.along, ticks: [m.ticks, other.ticks] }] : [];
   });
   const rest = (list: readonly Mark[]): Mark[] => list.filter((m) => !shared.has(m.id));
   const [restA, restB] = [rest(first), rest(second)];
   const others = Array.from({ length: Math.max(restA.length, restB.length) }, (_, i): WalkMark => {
     const [a, b] = [restA[i], restB[i]];
-    return { name: [a?.id, b?.id].filter(Boolean).join(" / "), first: a?.along, second: b?.along };
+    return { name: [a?.id, b?.id].filter(Boolean).join(" / "), first: a?.along, second: b?.along, ticks: [a?.ticks ?? 0, b?.ticks ?? 0] };
   });
   return [...same, ...others].sort((m, n) => (m.first ?? m.second ?? 0) - (n.first ?? n.second ?? 0));
 }

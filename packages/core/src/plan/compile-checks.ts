@@ -16,7 +16,7 @@ export function compileChecks(
   read: FormulaReader,
   boards: ReadonlyMap<string, string>,
 ): Pick<Plan, "checks" | "sews" | "passes" | "closures" | "stretch" | "edgesNamed"> {
-  const compiler = new CheckCompiler(read, boards);
+  const compiler = new CheckCompiler(read, boards, pairedPieces(system));
   const checks: PlannedCheck[] = [];
   const sews: PlannedSew[] = [];
   const passes: PlannedPass[] = [];
@@ -52,6 +52,8 @@ class CheckCompiler {
   constructor(
     private readonly read: FormulaReader,
     private readonly boards: ReadonlyMap<string, string>,
+    /** The pieces that have a mirror image: cut as a pair, or on the fold. */
+    private readonly paired: ReadonlySet<string>,
   ) {}
 
   when(text: string | undefined): Typed | undefined {
@@ -156,7 +158,8 @@ class CheckCompiler {
     };
     const [first, second] = [side(source.first, "first"), side(source.second, "second")];
     const twice = first.find((name) => second.includes(name));
-    if (twice !== undefined) {
+    // A piece that is cut as a pair, or on the fold, is sewn to its own mirror image, as at a centre back or an underarm.
+    if (twice !== undefined && !(first.length === 1 && second.length === 1 && this.paired.has(twice.slice(0, twice.indexOf("."))))) {
       const error = new FormulaError(`${twice} would be sewn to itself.`, "Name another edge.", WHOLE);
       error.field = "second.0";
       throw error;
@@ -167,9 +170,13 @@ class CheckCompiler {
       second,
       eased: source.eased === undefined ? undefined : this.figure(source.eased, "length", "eased"),
       within: source.within === undefined ? undefined : this.figure(source.within, "length", "within"),
+      notches: (source.notches ?? []).map(({ after, ticks }, i) => ({ after: this.figure(after, "length", `notches.${i}.after`), ticks })),
     };
   }
 }
+
+const pairedPieces = (system: System): ReadonlySet<string> =>
+  new Set(system.statements.flatMap((s) => ((s.is === "piece" || s.is === "pieceFrom") && (s.mirrored || s.onFold) ? [s.key] : [])));
 
 const edgesNamed = (check: Check): string[] => [check.got, check.expected].flatMap((text) => edgesIn(text ?? ""));
 const edgesIn = (text: string): string[] => text.match(/[A-Z]\w*\.[a-z_]\w*/g) ?? [];

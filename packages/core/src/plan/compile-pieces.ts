@@ -123,6 +123,7 @@ function compileEdge(piece: string, edge: Edge, i: number, context: PieceContext
     finish: edge.finish ?? "seam",
     corner: edge.corner ?? "mitre",
     pointed: edge.pointed ?? false,
+    treatment: edge.treatment,
     pathIndex: read.scope.newPath(name),
   };
 }
@@ -239,6 +240,7 @@ function amendedEdge(edge: Edge, i: number, context: PieceContext): Omit<Planned
     finish: edge.finish ?? "seam",
     corner: edge.corner ?? "mitre",
     pointed: edge.pointed ?? false,
+    treatment: edge.treatment,
   };
 }
 

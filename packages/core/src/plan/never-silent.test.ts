@@ -124,12 +124,12 @@ describe("told at its line", () => {
     ["value a = b + 1\nvalue b = a + 1", "line 9, column 11: b stands further below."],
     ["value bust = 3", "line 9, column 7: bust is already there. It is first on line 3."],
     ["A0 out 3 from A1", "line 9, column 1: #A0 is already there. It is first on line 5."],
-    ["sew Box.side with Box.side\n" + PIECE, "The piece Box is taken further below"],
-    [`${PIECE}sew Box.side with Box.side`, "Box.side would be sewn to itself."],
+    ["sew Box.side + Box.hem with Box.side\n" + PIECE, "The piece Box is taken further below"],
+    [`${PIECE}sew Box.side + Box.hem with Box.side`, "Box.side would be sewn to itself."],
     [`${PIECE}sew Box.sides with Box.hem`, "line 14, column 9: Box has no edge sides. Did you mean side?"],
   ])("%j", (text, expected) => {
     // A sew that stands above its piece is no mistake: seams are looked at when all pieces are known.
-    if (text.startsWith("sew Box.side with Box.side\n")) expect(told(`${HEAD}${text}`)).toContain("would be sewn to itself");
+    if (text.startsWith("sew Box.side + Box.hem with Box.side\n")) expect(told(`${HEAD}${text}`)).toContain("would be sewn to itself");
     else expect(told(`${HEAD}${text}\n`)).toContain(expected);
   });
 

@@ -165,6 +165,8 @@ export interface PlannedSew {
   /** How much longer the first side is. */
   readonly eased: Typed | undefined;
   readonly within: Typed | undefined;
+  /** Notches on both sides, so far from where the first begins. */
+  readonly notches: readonly { readonly after: Typed; readonly ticks: number }[];
 }
 
 export interface PlannedLevels {

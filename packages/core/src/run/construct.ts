@@ -2,7 +2,9 @@ import { evaluated } from "../formula/evaluated.js";
 import type { Frame } from "../formula/scope.js";
 import type { PlannedPiece } from "../piece/blueprint.js";
 import type { PieceResult } from "../piece/piece.js";
+import { withSeamNotches } from "../piece/seam-notches.js";
 import { takePiece, withLateNames } from "../piece/take.js";
+import { walkSeam } from "../piece/walk.js";
 import type { Plan, PlannedSetting, PlannedShaping, PlannedStep } from "../plan/plan.js";
 import { drawStep } from "./draw-step.js";
 import type { StepOutcome } from "./outcome.js";
@@ -56,7 +58,22 @@ export function construct(plan: Plan, frame: Frame): Made {
       else if (result.outcome.status === "failed") for (const name of madeBy(planned)) lost.set(name, "which could not be made");
     }
   }
-  return { outcomes, drafted, shapings, pieces };
+  return { outcomes, drafted, shapings, pieces: notched(plan, frame, pieces) };
+}
+
+/** The pieces as they are cut, with the balance notches their seams ask for. */
+function notched({ sews }: Plan, frame: Frame, pieces: readonly PieceResult[]): readonly PieceResult[] {
+  return sews.reduce((now, sew) => {
+    if (sew.notches.length === 0) return now;
+    const walk = walkSeam(now, sew, sews, sew.eased ? evaluated(sew.eased, frame) : 0);
+    if (!walk) return now;
+    const name = sew.first.join("+");
+    return withSeamNotches(
+      now,
+      walk,
+      sew.notches.map(({ after, ticks }, i) => ({ id: `${name} ${i + 1}`, mm: evaluated(after, frame), ticks })),
+    );
+  }, pieces);
 }
 
 /** The pieces, those a shaping needs with what was drawn since they were taken; the same list when nothing was. */

@@ -82,7 +82,16 @@ function stripOf(piece: PieceResult, roles: readonly string[], mm: number, key: 
     ...along,
     ...others.slice(0, end.passed),
     plain(last, splitPath(last.path, end.along)[0]),
-    { role: "inner", path: reversePath(line), sewn: reversePath(line), allowance: 0, finish: "finished", pointed: false, corner: "mitre" },
+    {
+      role: "inner",
+      path: reversePath(line),
+      sewn: reversePath(line),
+      allowance: 0,
+      finish: "finished",
+      pointed: false,
+      treatment: undefined,
+      corner: "mitre",
+    },
     plain(before, splitPath(before.path, start.along)[1]),
     ...others.slice(others.length - start.passed),
   ];

@@ -27,6 +27,8 @@ export const runOn: Shaping = {
       const first = cornerOf(pieces, edge, seam);
       const second = cornerOf(pieces, other, otherSeam);
       const { mine, theirs } = drawnThrough(first, second, b, a);
+      // Folded on itself, a piece meets its own mirror image: one half is drawn, the other is the same.
+      if (edge === other && seam === otherSeam) return exchange(pieces, first.piece, [reworked(first.piece, mine)]);
       if (first.piece === second.piece) return exchange(pieces, first.piece, [reworked(first.piece, [...mine, ...theirs])]);
       return exchange(exchange(pieces, first.piece, [reworked(first.piece, mine)]), second.piece, [reworked(second.piece, theirs)]);
     };

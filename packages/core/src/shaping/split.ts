@@ -45,7 +45,16 @@ function cutOf(piece: PieceResult, lines: readonly string[], what: string): Cut 
 }
 
 function cutInTwo(piece: PieceResult, cut: Cut, role: string, allowance: number, keys: readonly [string, string]): PieceResult[] {
-  const seam = (along: Path): EdgeParts => ({ role, path: along, sewn: along, allowance, finish: "seam", pointed: false, corner: "mitre" });
+  const seam = (along: Path): EdgeParts => ({
+    role,
+    path: along,
+    sewn: along,
+    allowance,
+    finish: "seam",
+    pointed: false,
+    treatment: undefined,
+    corner: "mitre",
+  });
   const rest: PieceResult = { ...piece, darts: piece.darts.filter((d) => !cut.darts.includes(d.key)) };
   const one = [...stretch(piece, cut.from[1], cut.to[0]), seam(reversePath(cut.left))];
   const other = [...stretch(piece, cut.to[1], cut.from[0]), seam(cut.right)];

@@ -129,6 +129,7 @@ const FIELDS: Readonly<Record<string, "formula" | "line" | "direction" | NameKin
   "darts.*": "path",
   "notches.*.at": "point",
   "notches.*.by": "formula",
+  "notches.*.after": "formula",
   "marks.*.at.*": "point",
   "marks.*.length": "formula",
   "strip.width": "formula",

@@ -2,8 +2,10 @@ import type { BuiltinCheck } from "./builtin.js";
 import { darts } from "./darts.js";
 import { flows } from "./flows.js";
 import { humanRange } from "./human-range.js";
+import { notchesMeet } from "./notches-meet.js";
 import { outline } from "./outline.js";
 import { passes } from "./passes.js";
+import { settled } from "./settled.js";
 import { runsOn } from "./runs-on.js";
 import { sewnPairs } from "./sewn-pairs.js";
 import { squareAtFold } from "./square-at-fold.js";
@@ -12,6 +14,8 @@ import { waistOnPaper } from "./waist-on-paper.js";
 /** Every check made on every draft, in the order they are listed. */
 export const BUILTIN_CHECKS: readonly BuiltinCheck[] = [
   sewnPairs,
+  notchesMeet,
+  settled,
   outline,
   squareAtFold,
   runsOn,

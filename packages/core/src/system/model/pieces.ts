@@ -10,6 +10,8 @@ export const Edge = Type.Object(
     /** Meets the fold, or its like over a seam, in a point on purpose: a sweetheart, a V neck, a shirt tail. */
     pointed: Type.Optional(Type.Boolean()),
     corner: Type.Optional(Type.Union([Type.Literal("mitre"), Type.Literal("square"), Type.Literal("mirrored")])),
+    /** What becomes of an edge that is sewn to no other: turned up, faced or bound, holding the closure, or left to what is set to it elsewhere. */
+    treatment: Type.Optional(Type.Union([Type.Literal("hemmed"), Type.Literal("faced"), Type.Literal("zip"), Type.Literal("open")])),
   },
   closed,
 );
@@ -131,6 +133,8 @@ export const Sew = Type.Object(
     second: Type.Array(EdgeName, { minItems: 1 }),
     eased: Type.Optional(FormulaText),
     within: Type.Optional(FormulaText),
+    /** Balance notches on both sides, so far from where the first edge begins. */
+    notches: Type.Optional(Type.Array(Type.Object({ after: FormulaText, ticks: Ticks }, closed))),
     ...Margin,
   },
   closed,

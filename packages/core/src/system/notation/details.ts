@@ -82,7 +82,16 @@ const RULES: Record<string, DetailRule> = {
       return "";
     },
   },
-  notch: list(PIECES, "notches"),
+  notch: {
+    under: [...PIECES, "sew"],
+    apply: (s, d) => {
+      const along = d["after"] !== undefined;
+      if (along === (s["is"] === "sew")) return append(s, "notches", without(d));
+      return along
+        ? { why: "A notch after so much stands under the seam it is on.", fix: "Put it under sew, or write notch on side at 3." }
+        : { why: "A notch of a seam is told by how far along it lies.", fix: "Write it like: notch after 4." };
+    },
+  },
   mark: {
     under: PIECES,
     apply: (s, d) => {

@@ -73,6 +73,7 @@ const PRINTERS: Printers = {
   shape: (s) => [`shape ${shapingText(s)}${sentence(s.text)}`, ...notes(s)],
   sew: (s) => [
     `sew ${s.first.join(" + ")} with ${s.second.join(" + ")}${s.eased === undefined ? "" : `, eased ${s.eased}`}${s.within === undefined ? "" : `${s.eased === undefined ? "" : ","} within ${s.within}`}`,
+    ...(s.notches ?? []).map((n) => `  ${ticksText(n.ticks)}notch after ${n.after}`),
   ],
   check: printCheck,
   passes: (s) => [`passes ${quoted(s.title)}: ${s.garment} over ${s.body}`, ...checkNotes(s)],
@@ -232,6 +233,7 @@ function printEdge(e: Edge): string {
     ...(e.allow === undefined ? [] : [`allow ${e.allow}`]),
     ...(e.corner === undefined ? [] : [`corner ${e.corner}`]),
     ...(e.pointed ? ["pointed"] : []),
+    ...(e.treatment === undefined ? [] : [e.treatment]),
   ];
   return `  edge ${[`${e.role}: ${along}`, ...facts].join(" · ")}`;
 }
@@ -284,8 +286,10 @@ function drawnOn(s: OnPiece): string[] {
 
 function printNotch(n: NonNullable<Piece["notches"]>[number]): string {
   const place = "at" in n ? `at ${pointText(n.at)}` : `on ${n.on} at ${n.by}${n.fromEnd ? " from its end" : ""}`;
-  return `  ${["", "", "double ", "triple "][n.ticks] ?? ""}notch ${place}`;
+  return `  ${ticksText(n.ticks)}notch ${place}`;
 }
+
+const ticksText = (ticks: number): string => ["", "", "double ", "triple "][ticks] ?? "";
 
 function printMark(m: NonNullable<Piece["marks"]>[number]): string {
   const hole = m.length === undefined ? "" : `, length ${m.length} ${m.way ?? "across"}`;
