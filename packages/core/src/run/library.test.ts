@@ -34,6 +34,13 @@ const failed = (drafted: Run): string[] =>
   drafted.outcomes.flatMap((o, i) => (o.status === "failed" ? [`${JSON.stringify(drafted.plan.steps[i]?.source)}: ${o.why}`] : []));
 
 describe.each(library)("$slug", ({ source, examples, plan, problems }) => {
+  it("says every step in a sentence, and tells a learner why and what to watch", () => {
+    const steps = plan.steps.filter(({ source: s }) => s.is !== "point" || s.id.match(/g(?:n|[0-9]+)$/) === null);
+    expect(steps.filter((s) => s.source.text === undefined && s.source.is !== "path").map((s) => s.source)).toEqual([]);
+    const told = (part: "why" | "watch"): number => steps.filter((s) => (s.source[part] ?? []).length > 0).length;
+    expect([told("why"), told("watch")].every((n) => n >= 1)).toBe(true);
+  });
+
   it("has no problem, and says the same when printed and read again", () => {
     expect(problems).toEqual([]);
     const { system } = readNotation(source);
