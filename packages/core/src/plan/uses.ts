@@ -114,12 +114,24 @@ function baseOf(uses: Uses, statement: number, user: System, library: Library, w
   return system;
 }
 
+/** What is said of pieces: brought along only with them. */
+const OF_PIECES: ReadonlySet<Statement["is"]> = new Set([
+  "piece",
+  "pieceFrom",
+  "amend",
+  "leaveOut",
+  "shape",
+  "sew",
+  "check",
+  "passes",
+  "closes",
+]);
+
 /** What is brought along, its headings under the name of its system. */
 function taken(base: System, uses: Uses): Statement[] {
   return base.statements.flatMap((s): Statement[] => {
     if (s.is === "lesson") return [];
-    if (s.is === "piece" || s.is === "shape" || s.is === "sew" || s.is === "check" || s.is === "passes" || s.is === "closes")
-      return uses.pieces ? [s] : [];
+    if (OF_PIECES.has(s.is)) return uses.pieces ? [s] : [];
     return [s.is === "part" ? { ...s, title: `${base.title}: ${s.title}` } : s];
   });
 }

@@ -81,22 +81,28 @@ function stripOf(piece: PieceResult, roles: readonly string[], mm: number, key: 
   const edges: EdgeParts[] = [
     ...along,
     ...others.slice(0, end.passed),
-    plain(last, splitPath(last.path, end.along)[0]),
+    plain(last, endingAt(splitPath(last.path, end.along)[0], end.at)),
     {
       role: "inner",
       path: reversePath(line),
       sewn: reversePath(line),
       allowance: 0,
       finish: "finished",
-      pointed: false,
+      // It is free: it meets the fold and its like over a seam as the strip leaves it.
+      pointed: true,
       treatment: undefined,
       corner: "mitre",
     },
-    plain(before, splitPath(before.path, start.along)[1]),
+    plain(before, reversePath(endingAt(reversePath(splitPath(before.path, start.along)[1]), start.at))),
     ...others.slice(others.length - start.passed),
   ];
   return partOf(piece, edges, key);
 }
+
+/** A path whose end is brought to the very place where it is met: a hair beside it, outlines would cross there. */
+const endingAt = (path: Path, at: Point): Path => ({
+  segments: path.segments.map((c, i) => (i < path.segments.length - 1 ? c : c.straight ? straightCubic(c.p0, at) : { ...c, p3: at })),
+});
 
 const plain = (edge: EdgeParts, path: Path): EdgeParts => ({ ...edge, path, sewn: path });
 
@@ -126,7 +132,13 @@ function endAt(inner: Path, neighbours: readonly EdgeParts[], atEnd: boolean): M
 function cutBetween(inner: Path, start: Meeting, end: Meeting): Path {
   const [a, b] = [locate(inner, start.at), locate(inner, end.at)];
   const kept = splitPath(splitPath(inner, b.along)[0], a.along)[1];
-  const lead: Path[] = distance(start.at, startOf(kept)) > 1e-6 ? [{ segments: [straightCubic(start.at, startOf(kept))] }] : [];
-  const tail: Path[] = distance(end.at, endOf(kept)) > 1e-6 ? [{ segments: [straightCubic(endOf(kept), end.at)] }] : [];
-  return joinPaths([...lead, kept, ...tail]);
+  const begun = reversePath(reaching(reversePath(kept), start.at));
+  return reaching(begun, end.at);
 }
+
+/** How near (mm) to a meeting a path ends that was cut there. */
+const CUT_THERE_MM = 0.05;
+
+/** A path brought to a place: its end set there when it was cut there, else carried on straight. */
+const reaching = (path: Path, at: Point): Path =>
+  distance(endOf(path), at) <= CUT_THERE_MM ? endingAt(path, at) : joinPaths([path, { segments: [straightCubic(endOf(path), at)] }]);
