@@ -1,5 +1,6 @@
 import { boundsOf } from "../../geometry/bounds.js";
 import type { PieceEdge, PieceResult } from "../../piece/piece.js";
+import type { Plan } from "../../plan/plan.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 import { type NeckEdge, neckLength, necksOf, neckText } from "./neck.js";
@@ -18,13 +19,28 @@ const RANGES = {
 const NECK_ROUND = { from: 240, to: 760 };
 
 /** Shoulder length, armhole depth and the whole neck lie within human range. */
-export const humanRange: BuiltinCheck = ({ plan, pieces }) => [...pieces.flatMap(byEdge), ...necksOf(pieces, plan.sews).flatMap(neckRound)];
+export const humanRange: BuiltinCheck = ({ plan, pieces }) => [
+  ...pieces.filter((p) => !isStrip(plan, p)).flatMap((piece) => byEdge(piece, pieces, plan)),
+  ...necksOf(pieces, plan.sews).flatMap(neckRound),
+];
 
-function byEdge(piece: PieceResult): CheckResult[] {
+/** A facing has a strip of the shoulder, not a shoulder. */
+const isStrip = ({ shapings }: Plan, { key }: PieceResult): boolean =>
+  shapings.some(({ source: s }) => s.is === "pieceFrom" && s.key === key && s.strip !== undefined);
+
+/** The length of a shoulder: where panels share it, that of all their edges on its side of the seam. */
+function shoulderLength(edge: PieceEdge, pieces: readonly PieceResult[], { sews }: Plan): number {
+  const side = sews.flatMap(({ first, second }) => [first, second]).find((names) => names.length > 1 && names.includes(edge.name));
+  if (!side) return edge.length;
+  const all = pieces.flatMap((p) => p.edges).filter((e) => side.includes(e.name));
+  return all.reduce((sum, e) => sum + e.length, 0);
+}
+
+function byEdge(piece: PieceResult, pieces: readonly PieceResult[], plan: Plan): CheckResult[] {
   const n = piece.edges.length;
   const beside = (i: number): string[] => [i + n - 1, i + 1].map((k) => piece.edges[k % n]?.role ?? "");
   return piece.edges.flatMap((edge, i) => {
-    if (edge.role === "shoulder") return [inRange(piece, edge, edge.length, RANGES.shoulder)];
+    if (edge.role === "shoulder") return [inRange(piece, edge, shoulderLength(edge, pieces, plan), RANGES.shoulder)];
     // A part of an armhole, below a yoke, has no shoulder beside it.
     if (edge.role === "armhole" && beside(i).includes("shoulder")) return [inRange(piece, edge, heightOf(edge), RANGES.armhole)];
     return [];
