@@ -18,10 +18,13 @@ export const trueEdges: Shaping = {
     return (pieces, _f, share) => {
       const { piece, edge, index } = edgeOf(pieces, name);
       const lacks = (edgeOf(pieces, other).edge.length - edge.length) * share;
-      return lacks <= 0 ? [...pieces] : exchange(pieces, piece, [lengthened(piece, index, lacks, which === 0)]);
+      return lacks <= NOTHING_MM ? [...pieces] : exchange(pieces, piece, [lengthened(piece, index, lacks, which === 0)]);
     };
   },
 };
+
+/** Less (mm) is what the arithmetic leaves: a stretch so short would have no direction. */
+const NOTHING_MM = 1e-3;
 
 function lengthened(piece: PieceResult, index: number, mm: number, atStart: boolean): PieceResult {
   const n = piece.edges.length;

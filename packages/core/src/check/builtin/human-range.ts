@@ -20,13 +20,13 @@ const NECK_ROUND = { from: 240, to: 760 };
 
 /** Shoulder length, armhole depth and the whole neck lie within human range. */
 export const humanRange: BuiltinCheck = ({ plan, pieces }) => [
-  ...pieces.filter((p) => !isStrip(plan, p)).flatMap((piece) => byEdge(piece, pieces, plan)),
+  ...pieces.filter((p) => !isMade(plan, p)).flatMap((piece) => byEdge(piece, pieces, plan)),
   ...necksOf(pieces, plan.sews).flatMap(neckRound),
 ];
 
-/** A facing has a strip of the shoulder, not a shoulder. */
-const isStrip = ({ shapings }: Plan, { key }: PieceResult): boolean =>
-  shapings.some(({ source: s }) => s.is === "pieceFrom" && s.key === key && s.strip !== undefined);
+/** A facing, or what it leaves of a lining, has a part of the shoulder: the piece it was made from has the whole. */
+const isMade = ({ shapings }: Plan, { key }: PieceResult): boolean =>
+  shapings.some(({ source: s }) => s.is === "pieceFrom" && s.key === key);
 
 /** The length of a shoulder: where panels share it, that of all their edges on its side of the seam. */
 function shoulderLength(edge: PieceEdge, pieces: readonly PieceResult[], { sews }: Plan): number {
