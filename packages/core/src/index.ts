@@ -14,6 +14,7 @@ export { basesOf, type Library } from "./plan/uses.js";
 export { type RunJson, runToJson } from "./report/json.js";
 export { sampleBody } from "./run/sample.js";
 export { stepName } from "./plan/step-name.js";
+export { shapingSentence } from "./report/shaping-sentence.js";
 export { explainStep, type TraceEntry, traceOf } from "./report/trace.js";
 export { FormulaError } from "./formula/error.js";
 export type { Explained } from "./formula/explain.js";

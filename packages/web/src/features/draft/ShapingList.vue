@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { doingText, isGradual, type Plan, type PlannedShaping, type ShapingResult } from "@lodrin/core";
+import { isGradual, type Plan, type PlannedShaping, type ShapingResult, shapingSentence } from "@lodrin/core";
 import { useId } from "vue";
 
 /** What is done to the pieces after they come off the board, in order, the one being watched open with a slider from before to after. */
@@ -11,12 +11,6 @@ const share = defineModel<number>({ required: true });
 const id = useId();
 const planned = ({ index }: ShapingResult): PlannedShaping => props.plan.shapings[index] as PlannedShaping;
 const gradual = (s: ShapingResult): boolean => s.outcome.status === "done" && isGradual(planned(s));
-/** What was done, in its author's words or, without any, as it is written. */
-function sentence(s: ShapingResult): string {
-  const { source } = planned(s);
-  const said = "text" in source ? source.text : undefined;
-  return said ?? `${doingText(source)}.`;
-}
 const notes = (s: ShapingResult, kind: "why" | "watch" | "caution"): readonly string[] => {
   const { source } = planned(s);
   return source.is === "shape" ? (source[kind] ?? []) : [];
@@ -35,7 +29,7 @@ const state = (index: number): string => (index === props.stage ? "now" : index 
       </li>
       <li v-for="(s, i) in stages" :key="s.index" :class="state(i + 1)">
         <button class="line" :aria-current="stage === i + 1 ? 'step' : undefined" @click="$emit('go', i + 1)">
-          <span class="number">{{ i + 1 }}</span><span>{{ sentence(s) }}</span>
+          <span class="number">{{ i + 1 }}</span><span>{{ shapingSentence(plan, planned(s)) }}</span>
         </button>
         <div v-if="stage === i + 1" class="open">
           <p v-if="s.outcome.status === 'failed'" class="callout fail"><b>Not done.</b> {{ s.outcome.why }} {{ s.outcome.fix }}</p>
