@@ -11,7 +11,7 @@ export default defineConfig({
           name: "unit",
           // Everything here is pure: files share what they import.
           isolate: false,
-          include: ["packages/{core,formats,cli,contract}/src/**/*.test.ts"],
+          include: ["packages/{core,formats,cli,contract}/src/**/*.test.ts", "packages/server/src/demo/workshop.test.ts"],
           environment: "node",
           testTimeout: 20_000,
         },
@@ -29,6 +29,7 @@ export default defineConfig({
         test: {
           name: "api",
           include: ["packages/server/src/**/*.test.ts"],
+          exclude: ["packages/server/src/demo/workshop.test.ts"],
           environment: "node",
           globalSetup: ["packages/server/src/test/database.ts"],
           fileParallelism: false,

@@ -1,3 +1,4 @@
+import { evaluated } from "../formula/evaluated.js";
 import type { Frame } from "../formula/scope.js";
 import { notchesOff } from "../piece/draw-on.js";
 import type { PieceResult } from "../piece/piece.js";
@@ -21,7 +22,8 @@ export function warningsOf(plan: Plan, frame: Frame, inputs: Inputs, made: Made)
   const outside = (value: number, from: number, to: number): boolean => value < from - 1e-6 || value > to + 1e-6;
   for (const m of plan.measures) {
     const value = frame.slots[m.slot] as number;
-    if (!outside(value, m.from, m.to)) continue;
+    // What this draft does not ask for is not doubted.
+    if (!outside(value, m.from, m.to) || (m.when && evaluated(m.when, frame) === 0)) continue;
     const range = m.source.kind === "number" ? `${m.from} to ${m.to}` : rangeText(m.from, m.to, unit);
     warnings.push({
       key: m.key,
