@@ -132,7 +132,10 @@ describe.each(readShelf())("$slug", ({ plan, examples: [{ measurements, settings
   it("no neck dips below its centre", () => {
     // Half a millimetre is what a neck square to a slanting centre makes.
     const dips = r.pieces.flatMap((p) =>
-      p.edges.flatMap((e) => {
+      p.edges.flatMap((e, i) => {
+        // The neck of a raglan sleeve lies over the shoulder: only what ends at the centre has a lowest place there.
+        const beside = [p.edges[i - 1] ?? p.edges.at(-1), p.edges[i + 1] ?? p.edges[0]];
+        if (!beside.some((b) => b?.finish === "fold" || b?.role.startsWith("centre"))) return [];
         const [a, b] = [e.places[0]?.y ?? 0, e.places.at(-1)?.y ?? 0];
         const dip = Math.max(...e.places.map((q) => q.y)) - Math.max(a, b);
         return e.role === "neck" && dip > 0.5 ? [`${e.name} ${dip.toFixed(1)} mm`] : [];
