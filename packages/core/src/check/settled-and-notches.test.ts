@@ -129,6 +129,16 @@ describe.each(readShelf())("$slug", ({ plan, examples: [{ measurements, settings
     expect(asked.length).toBeGreaterThan(0);
   });
 
+  it("every long seam has balance notches", () => {
+    // Common practice, no source: over a hand's length two edges drift apart; a shoulder is short and is not notched.
+    const bare = plan.sews.flatMap((sew) => {
+      const walk = walkSeam(r.pieces, sew, plan.sews);
+      const long = walk && Math.min(walk.first.length, walk.second.length) > 200 && !sew.first.some((name) => name.endsWith(".shoulder"));
+      return long && walk.marks.length < 2 ? [sew.first.join(" + ")] : [];
+    });
+    expect(bare).toEqual([]);
+  });
+
   it("no neck dips below its centre", () => {
     // Half a millimetre is what a neck square to a slanting centre makes.
     const dips = r.pieces.flatMap((p) =>
