@@ -29,7 +29,7 @@ export function drawPiece(piece: PieceResult, sink: Sink): Segment | undefined {
   const line = (layer: Layer, ...places: readonly Point[]): void => sink.stroke({ layer, path: polyline(places), closed: false });
   for (const level of piece.levels) {
     line("levels", level.a, level.b);
-    sink.words({ ...PLAIN, at: { x: (level.a.x + level.b.x) / 2, y: (level.a.y + level.b.y) / 2 - 1.5 }, text: level.label });
+    sink.words({ ...PLAIN, at: { x: along(level.a.x, level.b.x), y: along(level.a.y, level.b.y) - 1.5 }, text: level.label });
   }
   for (const edge of piece.edges)
     sink.stroke({ layer: edge.finish === "fold" ? "fold" : "net", path: edge.path, closed: false, edge: edge.name });
@@ -48,6 +48,9 @@ export function drawPiece(piece: PieceResult, sink: Sink): Segment | undefined {
   for (const mark of piece.marks) for (const path of markStrokes(mark)) sink.stroke({ layer: "marks", path, closed: false });
   return grain;
 }
+
+/** Where on its line the name of a level stands: past the middle, where a title would. */
+const along = (a: number, b: number): number => a + (b - a) * 0.75;
 
 const PLAIN = { size: 4, anchor: "middle", turn: 0 } as const;
 
