@@ -62,7 +62,8 @@ test("the shaping of the pieces is stepped through, and a dart is seen to close"
   await sound(page, "shaping");
   await page.keyboard.press("Escape");
   await shaping.getByRole("button", { name: /As they come off the board/ }).click();
-  await expect(page.locator("path.cloth")).toHaveCount(4);
+  // Centre front, side front, centre back, side back and the zip guard.
+  await expect(page.locator("path.cloth")).toHaveCount(5);
 });
 
 test("a seam is walked mark by mark", async ({ page, baseURL }) => {
