@@ -21,6 +21,11 @@ export function reworked(piece: PieceResult, stretches: readonly Rework[]): Piec
   const edges = piece.edges.map((e, i): EdgeParts => {
     // From the end back: what stands before a stretch keeps its place.
     const mine = stretches.filter((s) => s.edge === i).sort((a, b) => b.from - a.from);
+    if (mine.some((s, k) => k > 0 && s.to > (mine[k - 1] as Rework).from + NOTHING_MM))
+      throw new DraftError(
+        `Two stretches of ${e.role.replace(/_/g, " ")} that are to be drawn anew run into each other.`,
+        "Round or true less of it.",
+      );
     return mine.reduce((edge, stretch) => drawnAnew(piece, edge, stretch), e as EdgeParts);
   });
   const changed = [...new Set(stretches.map((s) => s.edge))];

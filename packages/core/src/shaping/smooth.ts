@@ -6,7 +6,7 @@ import { smoothForms } from "../system/shaping-forms.js";
 import { DraftError } from "../verb/draft-error.js";
 import { curveBetween } from "./curve-between.js";
 import { exchange, pieceOf } from "./find.js";
-import { reworked } from "./rework.js";
+import { type Rework, reworked } from "./rework.js";
 import { onOutline, placeAt, type RingPlace } from "./ring.js";
 import type { Shaping } from "./shaping.js";
 
@@ -25,7 +25,12 @@ export const smooth: Shaping = {
       if (b + a === 0) return [...pieces];
       // A corner keeps its place while another is rounded: each is found on the piece as it was named.
       const corners = names.flatMap((name) => cornersOf(piece, name));
-      return exchange(pieces, piece, [corners.reduce((now, corner) => rounded(now, corner, b, a), piece)]);
+      return exchange(pieces, piece, [
+        reworked(
+          piece,
+          corners.flatMap((corner) => rounded(piece, corner, b, a)),
+        ),
+      ]);
     };
   },
 };
@@ -46,7 +51,7 @@ function cornersOf(piece: PieceResult, name: string): Point[] {
   return ends;
 }
 
-function rounded(piece: PieceResult, corner: Point, before: number, after: number): PieceResult {
+function rounded(piece: PieceResult, corner: Point, before: number, after: number): Rework[] {
   const place = onOutline(piece, corner, "The corner");
   const n = piece.edges.length;
   const edge = piece.edges[place.edge] as EdgeParts;
@@ -61,15 +66,15 @@ function rounded(piece: PieceResult, corner: Point, before: number, after: numbe
 const NEAR_MM = 0.05;
 
 /** A corner inside one edge. */
-function within(piece: PieceResult, { edge: index, along }: RingPlace, before: number, after: number): PieceResult {
+function within(piece: PieceResult, { edge: index, along }: RingPlace, before: number, after: number): Rework[] {
   const edge = piece.edges[index] as EdgeParts;
   const [from, to] = [along - before, along + after];
   if (from < 0 || to > pathLength(edge.path)) throw tooLong(edge.role);
-  return reworked(piece, [{ edge: index, from, to, by: curveBetween(splitPath(edge.path, from)[0], splitPath(edge.path, to)[1]) }]);
+  return [{ edge: index, from, to, by: curveBetween(splitPath(edge.path, from)[0], splitPath(edge.path, to)[1]) }];
 }
 
 /** A corner where one edge goes over into the next: each ends in the middle of the curve. */
-function between(piece: PieceResult, first: number, second: number, before: number, after: number): PieceResult {
+function between(piece: PieceResult, first: number, second: number, before: number, after: number): Rework[] {
   const [a, b] = [piece.edges[first] as EdgeParts, piece.edges[second] as EdgeParts];
   const whole = pathLength(a.path);
   if (before > whole) throw tooLong(a.role);
@@ -78,10 +83,10 @@ function between(piece: PieceResult, first: number, second: number, before: numb
     throw new DraftError("A corner at the fold is not rounded: the fold stays straight.", "Let the edge run square into the fold instead.");
   const curve = curveBetween(splitPath(a.path, whole - before)[0], splitPath(b.path, after)[1]);
   const [toMiddle, fromMiddle] = splitPath(curve, pathLength(curve) / 2);
-  return reworked(piece, [
+  return [
     { edge: first, from: whole - before, to: whole, by: toMiddle },
     { edge: second, from: 0, to: after, by: fromMiddle },
-  ]);
+  ];
 }
 
 const tooLong = (role: string): DraftError =>
