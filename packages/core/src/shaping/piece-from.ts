@@ -101,7 +101,9 @@ function stripOf(piece: PieceResult, roles: readonly string[], mm: number, key: 
 
 /** A path whose end is brought to the very place where it is met: a hair beside it, outlines would cross there. */
 const endingAt = (path: Path, at: Point): Path => ({
-  segments: path.segments.map((c, i) => (i < path.segments.length - 1 ? c : c.straight ? straightCubic(c.p0, at) : { ...c, p3: at })),
+  segments: path.segments.map((c, i) =>
+    i < path.segments.length - 1 ? c : c.straight ? straightCubic(c.p0, at) : { p0: c.p0, p1: c.p1, p2: c.p2, p3: at, straight: false },
+  ),
 });
 
 const plain = (edge: EdgeParts, path: Path): EdgeParts => ({ ...edge, path, sewn: path });

@@ -64,7 +64,7 @@ function drawnTo(path: Path, by: Point, moveStart: boolean): Path {
         return moveStart ? 1 - along : along;
       };
       const at = (p: Point, t: number): Point => ({ x: p.x + by.x * share(t), y: p.y + by.y * share(t) });
-      const moved = { ...c, p0: at(c.p0, 0), p1: at(c.p1, 1 / 3), p2: at(c.p2, 2 / 3), p3: at(c.p3, 1) };
+      const moved = { p0: at(c.p0, 0), p1: at(c.p1, 1 / 3), p2: at(c.p2, 2 / 3), p3: at(c.p3, 1), straight: c.straight };
       gone += cubicLength(c);
       return moved;
     }),
