@@ -1,5 +1,6 @@
 export * from "./body/index.js";
 export type { CheckResult, CheckStatus as CheckStatus } from "./check/result.js";
+export { easeOf } from "./plan/ease-of.js";
 export { checkWord } from "./report/check-word.js";
 export { type LaidBoard, layBoards } from "./report/boards.js";
 export { compileSystem } from "./plan/compile.js";

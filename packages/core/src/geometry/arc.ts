@@ -14,7 +14,7 @@ export function arcPath(centre: Point, from: Point, rad: number): Path {
   const start = bearing(centre, from);
   const k = (4 / 3) * Math.tan(step / 4);
   const at = (angle: number): Point => ({ x: centre.x + r * Math.cos(angle), y: centre.y + r * Math.sin(angle) });
-  const parts = Array.from({ length: pieces }, (_, i): Cubic => {
+  const segments = Array.from({ length: pieces }, (_, i): Cubic => {
     const [a, b] = [start + i * step, start + (i + 1) * step];
     const [p0, p3] = [at(a), at(b)];
     return {
@@ -25,7 +25,7 @@ export function arcPath(centre: Point, from: Point, rad: number): Path {
       straight: false,
     };
   });
-  return { segments: parts };
+  return { segments };
 }
 
 /** The circle through three places; undefined when they lie in a line. */

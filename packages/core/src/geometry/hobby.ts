@@ -37,15 +37,15 @@ function wrapped(angle: number): number {
  * Knots must not coincide with their neighbours.
  */
 export function hobby(knots: readonly Knot[]): Path {
-  const parts: Cubic[] = [];
+  const segments: Cubic[] = [];
   let from = 0;
   for (let i = 1; i < knots.length; i++) {
     if (i === knots.length - 1 || (knots[i] as Knot).heading !== undefined) {
-      parts.push(...stretch(knots.slice(from, i + 1)));
+      segments.push(...stretch(knots.slice(from, i + 1)));
       from = i;
     }
   }
-  return { segments: parts };
+  return { segments };
 }
 
 /** One stretch: only its first and last knot may have a fixed heading. */

@@ -9,9 +9,9 @@ export interface Path {
 
 /** A path of straight stretches through two or more places. */
 export function polyline(places: readonly Point[]): Path {
-  const parts: Cubic[] = [];
-  for (let i = 1; i < places.length; i++) parts.push(straightCubic(places[i - 1] as Point, places[i] as Point));
-  return { segments: parts };
+  const segments: Cubic[] = [];
+  for (let i = 1; i < places.length; i++) segments.push(straightCubic(places[i - 1] as Point, places[i] as Point));
+  return { segments };
 }
 
 export const startOf = (path: Path): Point => (path.segments[0] as Cubic).p0;

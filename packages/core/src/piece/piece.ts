@@ -93,6 +93,9 @@ export function pairText(first: readonly PieceResult[], second: readonly PieceRe
 /** The role of an edge as people read it: `armhole_lower` is the armhole lower. */
 export const roleText = ({ role }: { readonly role: string }): string => (role.includes("_") ? role.replace(/_/g, " ") : role);
 
+/** What a seam is called by the first of its edges, given as `Piece.role`. */
+export const seamText = ([first = ""]: readonly string[]): string => roleText({ role: first.slice(first.indexOf(".") + 1) });
+
 /** How many to cut, as written on a piece: `cut 1 on fold`, `cut 2, mirrored`. */
 export function cutText(piece: Pick<PieceResult, "cut" | "onFold" | "mirrored">): string {
   return `cut ${piece.cut}${piece.onFold ? " on fold" : piece.mirrored ? ", mirrored" : ""}`;

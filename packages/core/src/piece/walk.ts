@@ -183,14 +183,14 @@ function runsOpposite(a: readonly Travelled[], b: readonly Travelled[], follows:
 }
 
 function sideOf(way: readonly Travelled[]): WalkSide {
-  const parts = way.map(({ piece, edge, reversed }): WalkSegment => ({
+  const segments = way.map(({ piece, edge, reversed }): WalkSegment => ({
     piece,
     edge,
     path: reversed ? reversePath(edge.sewn) : edge.sewn,
     length: edge.length,
     reversed,
   }));
-  return { segments: parts, length: parts.reduce((sum, p) => sum + p.length, 0) };
+  return { segments, length: segments.reduce((sum, p) => sum + p.length, 0) };
 }
 
 interface Mark {
@@ -268,13 +268,13 @@ interface Stop {
 }
 
 /** The edge that a side has come to after so far (mm), and how far along it. */
-export function segmentAt({ segments: parts }: WalkSide, mm: number): { readonly segment: WalkSegment; readonly along: number } {
+export function segmentAt({ segments }: WalkSide, mm: number): { readonly segment: WalkSegment; readonly along: number } {
   let left = mm;
-  for (const segment of parts) {
-    if (left <= segment.length || segment === parts[parts.length - 1]) return { segment, along: left };
+  for (const segment of segments) {
+    if (left <= segment.length || segment === segments[segments.length - 1]) return { segment, along: left };
     left -= segment.length;
   }
-  return { segment: parts[0] as WalkSegment, along: mm };
+  return { segment: segments[0] as WalkSegment, along: mm };
 }
 
 /** Both edges as they lie on each other when the first side has been walked so far (mm): `lay` moves places of the second piece. Rigid, edge on edge. */

@@ -383,8 +383,8 @@ function laidOff(s: StepStatement, formulas: readonly PlannedFormula[]): readonl
 
 /** The levels of the body on each board that has a waist to be compared with another. */
 function levelsOf(system: System, steps: readonly PlannedStep[]): PlannedLevels[] {
-  const levels = steps.flatMap(({ makes, source, target, board }) =>
-    makes === "path" && source.is === "path" && source.bodyLevel !== undefined ? [{ level: source.bodyLevel, target, board }] : [],
+  const levels = steps.flatMap(({ source, target, board }) =>
+    source.is === "path" && source.bodyLevel !== undefined ? [{ level: source.bodyLevel, target, board }] : [],
   );
   return boardsOf(system).flatMap(({ key, title }) => {
     const mine = levels.filter((l) => l.board === key);

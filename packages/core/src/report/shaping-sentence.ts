@@ -1,3 +1,4 @@
+import { roleText } from "../piece/piece.js";
 import type { Plan, PlannedShaping } from "../plan/plan.js";
 import { doingText } from "../system/notation/print.js";
 
@@ -21,4 +22,4 @@ export function shapingSentence({ system }: Plan, { source }: PlannedShaping): s
   }
 }
 
-const listed = (roles: readonly string[]): string => roles.map((role) => `the ${role.replace(/_/g, " ")}`).join(" and ");
+const listed = (roles: readonly string[]): string => roles.map((role) => `the ${roleText({ role })}`).join(" and ");

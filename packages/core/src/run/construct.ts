@@ -5,6 +5,7 @@ import type { PieceResult } from "../piece/piece.js";
 import { withSeamNotches } from "../piece/seam-notches.js";
 import { takePiece, withLateNames } from "../piece/take.js";
 import { walkSeam } from "../piece/walk.js";
+import { easeOf } from "../plan/ease-of.js";
 import type { Plan, PlannedSetting, PlannedShaping, PlannedStep } from "../plan/plan.js";
 import { drawStep } from "./draw-step.js";
 import type { StepOutcome } from "./outcome.js";
@@ -65,7 +66,7 @@ export function construct(plan: Plan, frame: Frame): Made {
 function notched({ sews }: Plan, frame: Frame, pieces: readonly PieceResult[]): readonly PieceResult[] {
   return sews.reduce((now, sew) => {
     if (sew.notches.length === 0) return now;
-    const walk = walkSeam(now, sew, sews, sew.eased ? evaluated(sew.eased, frame) : 0);
+    const walk = walkSeam(now, sew, sews, easeOf(sew, frame));
     if (!walk) return now;
     const name = sew.first.join("+");
     return withSeamNotches(

@@ -8,7 +8,7 @@ import { runForms } from "../system/shaping-forms.js";
 import { DraftError } from "../verb/draft-error.js";
 import { curveBetween } from "./curve-between.js";
 import { edgeOf, exchange, indexOf } from "./find.js";
-import { fromTo, type Rework, reworked } from "./rework.js";
+import { fromTo, lengthsAround, type Rework, reworked } from "./rework.js";
 import type { Shaping } from "./shaping.js";
 
 /** Run an edge on over a seam: the pieces laid seam on seam, the edge drawn through as one line, the seam cut or carried on to meet it. */
@@ -18,15 +18,17 @@ export const runOn: Shaping = {
   prepare(_, filled) {
     const [edge, other] = [filled.name("edge"), filled.name("other")];
     const [seam, otherSeam] = [filled.name("seam"), filled.name("otherSeam")];
-    const [before, after] = [filled.length("before"), filled.length("after")];
+    const around = lengthsAround(
+      filled,
+      "An edge is trued over lengths above nothing.",
+      "Give how much before the seam and how much after it.",
+    );
     return (pieces, f, share) => {
-      const [b, a] = [before(f) * share, after(f) * share];
-      if (!(b >= 0 && a >= 0))
-        throw new DraftError("An edge is trued over lengths above nothing.", "Give how much before the seam and how much after it.");
-      if (b + a === 0) return [...pieces];
+      const mm = around(f, share);
+      if (!mm) return [...pieces];
       const first = cornerOf(pieces, edge, seam);
       const second = cornerOf(pieces, other, otherSeam);
-      const { mine, theirs } = drawnThrough(first, second, b, a);
+      const { mine, theirs } = drawnThrough(first, second, mm.before, mm.after);
       // Folded on itself, a piece meets its own mirror image: one half is drawn, the other is the same.
       if (edge === other && seam === otherSeam) return exchange(pieces, first.piece, [reworked(first.piece, mine)]);
       if (first.piece === second.piece) return exchange(pieces, first.piece, [reworked(first.piece, [...mine, ...theirs])]);

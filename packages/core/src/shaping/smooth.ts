@@ -1,12 +1,12 @@
 import { endOf, pathLength, splitPath, startOf } from "../geometry/path.js";
 import type { Point } from "../geometry/point.js";
 import type { EdgeParts } from "../piece/assemble.js";
-import type { PieceResult } from "../piece/piece.js";
+import { type PieceResult, roleText } from "../piece/piece.js";
 import { smoothForms } from "../system/shaping-forms.js";
 import { DraftError } from "../verb/draft-error.js";
 import { curveBetween } from "./curve-between.js";
 import { exchange, pieceOf } from "./find.js";
-import { type Rework, reworked } from "./rework.js";
+import { lengthsAround, type Rework, reworked } from "./rework.js";
 import { onOutline, placeAt, type RingPlace } from "./ring.js";
 import type { Shaping } from "./shaping.js";
 
@@ -16,19 +16,17 @@ export const smooth: Shaping = {
   gradual: true,
   prepare(_, filled) {
     const [key, names] = [filled.name("piece"), filled.names("places")];
-    const [before, after] = [filled.length("before"), filled.length("after")];
+    const around = lengthsAround(filled, "A corner is rounded over lengths above nothing.", "Give how much before it and how much after.");
     return (pieces, f, share) => {
       const piece = pieceOf(pieces, key);
-      const [b, a] = [before(f) * share, after(f) * share];
-      if (!(b >= 0 && a >= 0))
-        throw new DraftError("A corner is rounded over lengths above nothing.", "Give how much before it and how much after.");
-      if (b + a === 0) return [...pieces];
+      const mm = around(f, share);
+      if (!mm) return [...pieces];
       // A corner keeps its place while another is rounded: each is found on the piece as it was named.
       const corners = names.flatMap((name) => cornersOf(piece, name));
       return exchange(pieces, piece, [
         reworked(
           piece,
-          corners.flatMap((corner) => rounded(piece, corner, b, a)),
+          corners.flatMap((corner) => rounded(piece, corner, mm.before, mm.after)),
         ),
       ]);
     };
@@ -90,4 +88,4 @@ function between(piece: PieceResult, first: number, second: number, before: numb
 }
 
 const tooLong = (role: string): DraftError =>
-  new DraftError(`${role.replace(/_/g, " ")} is shorter than what is to be rounded off it.`, "Round less.");
+  new DraftError(`${roleText({ role })} is shorter than what is to be rounded off it.`, "Round less.");

@@ -12,10 +12,10 @@ export const flows: BuiltinCheck = ({ pieces }) =>
   pieces.flatMap((piece) => piece.edges.flatMap((edge) => (edge.pointed ? [] : sharpest(piece, edge))));
 
 function sharpest(piece: PieceResult, edge: PieceEdge): CheckResult[] {
-  const { segments: parts } = edge.sewn;
+  const { segments } = edge.sewn;
   let worst: { rad: number; before: Cubic } | undefined;
-  for (let i = 1; i < parts.length; i++) {
-    const [before, after] = [parts[i - 1] as Cubic, parts[i] as Cubic];
+  for (let i = 1; i < segments.length; i++) {
+    const [before, after] = [segments[i - 1] as Cubic, segments[i] as Cubic];
     if (before.straight || after.straight) continue;
     const rad = Math.abs(turnOf(cubicHeading(before, 1), cubicHeading(after, 0)));
     if (!worst || rad > worst.rad) worst = { rad, before };

@@ -1,6 +1,7 @@
 import { evaluated } from "../../formula/evaluated.js";
-import { pairText } from "../../piece/piece.js";
+import { pairText, seamText } from "../../piece/piece.js";
 import { type WalkMark, walkSeam } from "../../piece/walk.js";
+import { easeOf } from "../../plan/ease-of.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
@@ -13,13 +14,12 @@ export const notchesMeet: BuiltinCheck = ({ plan, frame, pieces }) =>
     const walk = walkSeam(pieces, sew, plan.sews);
     const marks = walk?.marks.slice(0, -1) ?? [];
     if (!walk || marks.length === 0) return [];
-    const eased = Math.abs(sew.eased ? evaluated(sew.eased, frame) : 0);
+    const eased = Math.abs(easeOf(sew, frame));
     const within = sew.within ? evaluated(sew.within, frame) : 0;
     const tolerance = Math.max(MEET_MM, within) + eased;
     const worst = marks.reduce((a, b) => (apart(b) > apart(a) ? b : a));
     const uneven = marks.some((m) => m.ticks[0] !== m.ticks[1]);
     const [first] = walk.first.segments;
-    const seam = (sew.first[0] ?? "").replace(/^[^.]*\./, "").replace(/_/g, " ");
     return [
       makeCheck({
         id: `notches ${sew.first.join("+")} ${sew.second.join("+")}`,
@@ -27,7 +27,7 @@ export const notchesMeet: BuiltinCheck = ({ plan, frame, pieces }) =>
         name: `${pairText(
           walk.first.segments.map((s) => s.piece),
           walk.second.segments.map((s) => s.piece),
-        )}: notches meet along the ${seam}`,
+        )}: notches meet along the ${seamText(sew.first)}`,
         status: apart(worst) <= tolerance + 1e-6 && !uneven ? "pass" : "warn",
         kind: "length",
         relation: "at most",

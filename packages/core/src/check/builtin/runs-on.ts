@@ -1,6 +1,6 @@
 import { headingAtEnd, headingAtStart, endOf } from "../../geometry/path.js";
 import { turnOf } from "../../geometry/point.js";
-import { pairText, roleText } from "../../piece/piece.js";
+import { pairText, roleText, seamText } from "../../piece/piece.js";
 import { type SeamCorner, seamEnds } from "../../piece/walk.js";
 import type { Plan } from "../../plan/plan.js";
 import { type CheckResult, makeCheck } from "../result.js";
@@ -43,8 +43,6 @@ export const runsOn: BuiltinCheck = ({ plan, pieces }) =>
 /** A facing or a lining is turned in and lies on the piece it was made from: nothing runs on from one to the other. */
 const liesOn = ({ shapings }: Plan, key: string, base: string): boolean =>
   shapings.some(({ source: s }) => s.is === "pieceFrom" && s.key === key && s.of === base);
-
-const seamText = (names: readonly string[]): string => (names[0] ?? "").replace(/^[^.]*\./, "").replace(/_/g, " ");
 
 /** The angle inside the piece at a corner. Outlines run clockwise, so a turn to the right is less than straight. */
 const insideAngle = ({ before, after }: SeamCorner): number => Math.PI - turnOf(headingAtEnd(before.path), headingAtStart(after.path));

@@ -1,5 +1,6 @@
 import { evaluated } from "../../formula/evaluated.js";
 import { type PieceEdge, type PieceResult, pairText, roleText } from "../../piece/piece.js";
+import { easeOf } from "../../plan/ease-of.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
@@ -18,7 +19,7 @@ export const sewnPairs: BuiltinCheck = ({ plan, frame, pieces }) =>
     const [first, second] = [sideOf(pieces, sew.first), sideOf(pieces, sew.second)];
     if (!first || !second) return [];
     const tolerance = sew.within ? evaluated(sew.within, frame) : AGREE_MM;
-    const eased = sew.eased ? evaluated(sew.eased, frame) : 0;
+    const eased = easeOf(sew, frame);
     const expected = second.mm + eased;
     if (!Number.isFinite(expected + tolerance)) return [];
     return [
