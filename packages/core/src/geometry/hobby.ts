@@ -1,6 +1,6 @@
 import type { Cubic } from "./cubic.js";
 import type { Path } from "./path.js";
-import type { Point } from "./point.js";
+import { bearing, distance, type Point } from "./point.js";
 
 /**
  * Hobby's spline. J. D. Hobby, "Smooth, easy to compute interpolating splines", Discrete & Computational Geometry 1
@@ -15,6 +15,9 @@ export interface Knot {
 }
 
 const CURL = 1;
+/** Hobby's two weights, (√5 − 1)/2 and (3 − √5)/2. */
+const NEAR = (Math.sqrt(5) - 1) / 2;
+const FAR = (3 - Math.sqrt(5)) / 2;
 
 /** How far the handles reach, as a share of the chord (Hobby's ρ and σ; METAPOST's "velocity"). */
 function velocity(theta: number, phi: number, tension: number): number {
@@ -23,7 +26,7 @@ function velocity(theta: number, phi: number, tension: number): number {
   const sp = Math.sin(phi);
   const cp = Math.cos(phi);
   const above = 2 + Math.SQRT2 * (st - sp / 16) * (sp - st / 16) * (ct - cp);
-  const below = 3 * tension * (1 + 0.5 * (Math.sqrt(5) - 1) * ct + 0.5 * (3 - Math.sqrt(5)) * cp);
+  const below = 3 * tension * (1 + NEAR * ct + FAR * cp);
   return Math.min(4, above / below);
 }
 
@@ -56,8 +59,8 @@ function stretch(knots: readonly Knot[]): Cubic[] {
   for (let i = 0; i < n; i++) {
     const a = (knots[i] as Knot).at;
     const b = (knots[i + 1] as Knot).at;
-    chord.push(Math.hypot(b.x - a.x, b.y - a.y));
-    lean.push(Math.atan2(b.y - a.y, b.x - a.x));
+    chord.push(distance(a, b));
+    lean.push(bearing(a, b));
   }
   const psi: number[] = [0];
   for (let i = 1; i < n; i++) psi.push(wrapped((lean[i] as number) - (lean[i - 1] as number)));

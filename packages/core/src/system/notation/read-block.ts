@@ -43,8 +43,15 @@ export function readBlock(block: Block, lines: readonly (Parsed | null)[]): Read
   };
 }
 
+/** What the grammar says of a statement that is read on from here: the rest of a rule, and a detail on the same line. */
+const NOT_KEPT: ReadonlySet<string> = new Set(["rest", "firstDetail"]);
+
 /** True when a sentence is begun in quotation marks and never ended. */
-const opensOnly = (text: string): boolean => (text.match(/"/g)?.length ?? 0) % 2 === 1;
+function opensOnly(text: string): boolean {
+  let open = false;
+  for (let i = text.indexOf('"'); i >= 0; i = text.indexOf('"', i + 1)) open = !open;
+  return open;
+}
 
 /** What a field of a detail is called in its statement, where the detail is known as `known`. */
 const fieldName = (known: string, field: string): string =>
@@ -64,17 +71,15 @@ class BlockReader {
       this.unread(head, "Statement");
       return this.kept(head);
     }
-    const statement = parsed ? (this.plain(parsed, head, "") as Loose) : undefined;
+    const statement = parsed ? (this.plain(parsed, head, "", this.fields) as Loose) : undefined;
     if (!parsed || !statement || !this.fits(statement, parsed, head) || !this.accepts(statement, head)) return this.kept(head);
-    const first = statement["firstDetail"] as Loose | undefined;
-    delete statement["firstDetail"];
-    if (first) this.detail(statement, first, head, "firstDetail.");
+    if (parsed["firstDetail"]) this.detail(statement, parsed["firstDetail"] as Parsed, head);
     this.block.details.forEach((line, i) => {
       const detail = lines[i + 1];
       if (!detail) {
         this.unread(line, "Detail");
         this.keep(statement, line);
-      } else this.detail(statement, this.plain(detail, line, `>${i}`) as Loose, line, `>${i}`);
+      } else this.detail(statement, detail, line);
     });
     if (this.block.comments.length > 0) statement["comments"] = [...this.block.comments];
     return statement as unknown as ReadBlock["statement"];
@@ -95,20 +100,16 @@ class BlockReader {
     ((statement["unread"] ??= []) as string[]).push((this.block.source[line.row] ?? "").trim());
   }
 
-  private detail(statement: Loose, detail: Loose, line: NotationLine, prefix: string): void {
-    const known = applyDetail(statement, detail);
-    const mine = Object.keys(this.fields).filter((name) => name.startsWith(prefix));
+  private detail(statement: Loose, parsed: Parsed, line: NotationLine): void {
+    const places: Record<string, FieldPlace> = {};
+    const known = applyDetail(statement, this.plain(parsed, line, "", places) as Loose);
     if (typeof known !== "string") {
       this.report(line, 0, line.text.length, known.why, known.fix);
       this.keep(statement, line);
+      return;
     }
-    for (const name of mine) {
-      const place = this.fields[name] as FieldPlace;
-      Reflect.deleteProperty(this.fields, name);
-      if (typeof known === "string") this.fields[fieldName(known, name.slice(prefix.length).replace(/^\./, ""))] = place;
-    }
-    if (typeof known === "string" && known !== "" && !known.startsWith(ALL))
-      this.fields[known] ??= [line.row, line.column, line.text.length];
+    for (const name in places) this.fields[fieldName(known, name)] = places[name] as FieldPlace;
+    if (known !== "" && !known.startsWith(ALL)) this.fields[known] ??= [line.row, line.column, line.text.length];
   }
 
   /** Finds the form that the rest of a step or shaping has; false when it has none. */
@@ -119,14 +120,12 @@ class BlockReader {
     const word = verbs.has(typed) ? typed : typed.toLowerCase();
     const verb = verbs.get(word);
     const at = (parsed["verb"] as { at: number }).at;
-    delete this.fields["rest"];
     if (!verb) {
       this.noVerb(line, at, typed, verbs, statement["is"]);
       return false;
     }
     const rest = parsed["rest"] as { text: string; at: number };
     statement["verb"] = word;
-    delete statement["rest"];
     for (let form = 0; form < verb.forms.length; form++) {
       const found = matchForm(verb.forms[form] as Form, rest.text);
       if (!found) continue;
@@ -187,21 +186,21 @@ class BlockReader {
     this.problems.push({ row: line.row, column: line.column + at, length: Math.max(1, length), why, fix, instead });
   }
 
-  /** The grammar's object as plain data: raw parts become their text, and their places are noted under their names. */
-  private plain(value: unknown, line: NotationLine, name: string): unknown {
+  /** The grammar's object as plain data: raw parts become their text, and their places are noted under their names in `places`. */
+  private plain(value: unknown, line: NotationLine, name: string, places: Record<string, FieldPlace>): unknown {
     if (typeof value !== "object" || value === null) return value;
-    if (Array.isArray(value)) return value.map((item, i) => this.plain(item, line, name === "" ? `${i}` : `${name}.${i}`));
+    if (Array.isArray(value)) return value.map((item, i) => this.plain(item, line, name === "" ? `${i}` : `${name}.${i}`, places));
     const raw = value as { text?: unknown; at?: unknown; formula?: boolean; rangeEnd?: boolean };
     if (typeof raw.at === "number" && typeof raw.text === "string") {
-      this.fields[name] = [line.row, line.column + raw.at, raw.text.length];
+      places[name] = [line.row, line.column + raw.at, raw.text.length];
       if (raw.formula) this.formulas.push(raw.text);
       return raw.rangeEnd ? { last: raw.text } : raw.text;
     }
     const copy: Loose = {};
     for (const key in value) {
       const part = (value as Loose)[key];
-      if (part === null || part === undefined || (key === "passing" && (part as unknown[]).length === 0)) continue;
-      copy[key] = this.plain(part, line, name === "" ? key : `${name}.${key}`);
+      if (part === null || part === undefined || NOT_KEPT.has(key) || (key === "passing" && (part as unknown[]).length === 0)) continue;
+      copy[key] = this.plain(part, line, name === "" ? key : `${name}.${key}`, places);
     }
     return copy;
   }
