@@ -1,5 +1,7 @@
 export * from "./body/index.js";
 export type { CheckResult, CheckStatus as CheckStatus } from "./check/result.js";
+export { wordsIn } from "./glossary/words-in.js";
+export type { TradeWord } from "./glossary/words.js";
 export { easeOf } from "./plan/ease-of.js";
 export { checkWord } from "./report/check-word.js";
 export { type LaidBoard, layBoards } from "./report/boards.js";

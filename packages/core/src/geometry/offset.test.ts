@@ -130,6 +130,69 @@ describe("the cutting line", () => {
   });
 });
 
+describe("unlike allowances on a line that runs on", () => {
+  // A hem of 20 mm that runs on into a rounded front of 10 mm: the places along both lie on one line.
+  const ring = (hem: number, front: number, corner?: "mirrored" | "square"): Point[] =>
+    ringOf([
+      {
+        places: [
+          { x: 200, y: 0 },
+          { x: 100, y: 0 },
+        ].reverse(),
+        outMm: hem,
+        corner,
+      },
+      {
+        places: [
+          { x: 200, y: 0 },
+          { x: 400, y: 0 },
+        ],
+        outMm: front,
+      },
+      {
+        places: [
+          { x: 400, y: 0 },
+          { x: 400, y: 200 },
+          { x: 100, y: 200 },
+        ],
+        outMm: 0,
+      },
+      {
+        places: [
+          { x: 100, y: 200 },
+          { x: 100, y: 0 },
+        ],
+        outMm: 0,
+      },
+    ]);
+  const above = (places: readonly Point[], x: number): number => {
+    const i = places.findIndex((p, k) => p.y < 0 && p.x <= x && (places[k + 1]?.x ?? -1) >= x);
+    const [a, b] = [places[i] as Point, places[i + 1] as Point];
+    return -(a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x));
+  };
+
+  it.each(["mitre", "mirrored"] as const)("the wider is kept to its end and runs out on the narrower (%s)", (corner) => {
+    for (const [hem, front] of [
+      [20, 10],
+      [10, 20],
+    ] as const) {
+      const cutting = ring(hem, front, corner === "mitre" ? undefined : corner);
+      for (let x = 105; x < 395; x += 5)
+        expect(above(cutting, x), `${hem} ${front} at ${x}`).toBeGreaterThanOrEqual((x <= 200 ? hem : front) - 1e-9);
+      // By hand: ten more or less, at one in two, is twenty along.
+      const narrow = hem < front ? 200 - 20 : 200 + 20;
+      expect(above(cutting, narrow)).toBeCloseTo(10, 6);
+      expect(above(cutting, (narrow + 200) / 2)).toBeCloseTo(15, 6);
+    }
+  });
+
+  it("not where one of them has none, and not where a square end is asked for", () => {
+    expect(ring(20, 0).some((p) => Math.abs(p.x - 200) < 1e-9 && Math.abs(p.y + 20) < 1e-9)).toBe(true);
+    expect(ring(20, 0).some((p) => Math.abs(p.x - 200) < 1e-9 && Math.abs(p.y) < 1e-9)).toBe(true);
+    expect(ring(20, 10, "square").some((p) => Math.abs(p.x - 200) < 1e-9 && Math.abs(p.y + 10) < 1e-9)).toBe(true);
+  });
+});
+
 /** A star-shaped ring through random radii, drawn as one smooth curve and cut fine: hollows and bulges of every sharpness, clockwise on the paper. */
 const wavy = fc.array(fc.double({ min: 40, max: 220, noNaN: true }), { minLength: 5, maxLength: 11 }).map((radii) => {
   const n = radii.length;

@@ -1,6 +1,6 @@
 import { coveredRing } from "./covered-ring.js";
 import { crossLines, mirror } from "./line.js";
-import { distance, type Point } from "./point.js";
+import { bearing, between, distance, type Point, turnBetween } from "./point.js";
 import { crossStretches, selfCrossing, TOUCHING } from "./ring.js";
 
 /** How the allowance turns a corner of the net line. */
@@ -18,7 +18,7 @@ const LONGEST_MITRE = 4;
 /**
  * The cutting line round a ring of edges given clockwise on the paper: each edge moved outward by its own allowance,
  * neighbours met in true corners. A mitre longer than four times the larger allowance, or one that would cut off more than
- * the stretch it ends, as where unlike allowances meet on a smooth edge, is cut square. Where an allowance is wider than
+ * the stretch it ends, is cut square. Where unlike allowances meet on a line that runs on, the wider one runs out at a slant. Where an allowance is wider than
  * the hollow it lies in, the line runs round what the allowances cover together, without loops: it is then `covered`.
  */
 export function offsetRing(edges: readonly OffsetEdge[]): { readonly ring: Point[]; readonly covered: boolean } {
@@ -103,13 +103,46 @@ function styleAt(edge: OffsetEdge, after: OffsetEdge): CornerStyle {
 
 function meet(run: Point[], next: Point[], edge: OffsetEdge, after: OffsetEdge, trim: boolean): void {
   const style = styleAt(edge, after);
-  if (style === "mirrored" && turnedUp(run, next, edge, after)) return;
   const net = edge.places[edge.places.length - 1] as Point;
+  if (style !== "square" && runsOn(edge, after) && taper(run, next, edge.outMm, after.outMm)) return;
+  if (style === "mirrored" && turnedUp(run, next, edge, after)) return;
   if (turnsInward(edge.places, after.places)) {
     if (trim && trimCrossing(run, next)) return;
     if (!trim) return void next.unshift(net);
   }
   if (style !== "square") mitre(run, next, net, Math.max(edge.outMm, after.outMm) * LONGEST_MITRE);
+}
+
+/** A turn less than this (radians) at the end of an edge is none: the net line runs on. */
+const RUNS_ON = (10 * Math.PI) / 180;
+
+function runsOn({ places }: OffsetEdge, after: OffsetEdge): boolean {
+  const [a, b] = [places[places.length - 2], places[places.length - 1]];
+  const [c, d] = after.places;
+  return !!a && !!b && !!c && !!d && Math.abs(turnBetween(bearing(a, b), bearing(c, d))) < RUNS_ON;
+}
+
+/** How far a wider allowance runs out on its neighbour, as a share of what it is wider by. */
+const TAPER = 2;
+
+/**
+ * Where the net line runs on and only the allowance changes, the wider one is kept to its end and runs out at a slant on the
+ * narrower: never less than was asked for, and no step for the shears. False where there is nothing to run out, or no room.
+ */
+function taper(run: Point[], next: Point[], mm: number, nextMm: number): boolean {
+  const reach = TAPER * Math.abs(mm - nextMm);
+  if (mm <= 0 || nextMm <= 0 || reach < 1e-6) return false;
+  const [narrow, end, inward] = mm < nextMm ? ([run, run.length - 1, -1] as const) : ([next, 0, 1] as const);
+  const far = (i: number): number => distance(narrow[i] as Point, narrow[end] as Point);
+  let left = end;
+  while (narrow[left] && far(left) < reach) left += inward;
+  const [near, beyond] = [narrow[left - inward], narrow[left]];
+  if (!near || !beyond) return false;
+  const before = far(left - inward);
+  const start = between(near, beyond, (reach - before) / (far(left) - before));
+  if (mm < nextMm) run.splice(left + 1, run.length, start);
+  else next.splice(0, left, start);
+  return true;
 }
 
 /** The two edges run on to the corner they share, unless that lies too far off the net corner (mm) or would cut off more than a stretch. */

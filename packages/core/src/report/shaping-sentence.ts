@@ -11,7 +11,7 @@ export function shapingSentence({ system }: Plan, { source }: PlannedShaping): s
   switch (source.is) {
     case "pieceFrom":
       return source.strip
-        ? `Trace a strip along ${listed(source.strip.along)} of ${titled(source.of)}: ${titled(source.key)}.`
+        ? `Trace ${source.strip.less ? "what a strip leaves of" : "a strip of"} ${titled(source.of)} along ${listed(source.strip.along)}: ${titled(source.key)}.`
         : `Trace ${titled(source.of)} once more: ${titled(source.key)}.`;
     case "amend":
       return `Mark ${titled(source.key)} further.`;

@@ -38,6 +38,13 @@ function withEdge(piece: PieceResult, edge: Omit<PlannedEdge, "pathIndex">, fram
   return assemble({ ...piece, edges: piece.edges.map((e, i): EdgeParts => (i === index ? made : e)) });
 }
 
+/** An edge with another allowance, mm. One that was finished without any and is given some is there to be sewn; a fold has none. */
+function withAllowance(edge: EdgeParts, mm: number): EdgeParts {
+  if (edge.finish === "fold") return edge;
+  if (edge.finish === "seam") return { ...edge, allowance: mm };
+  return mm > 0 ? { ...edge, allowance: mm, finish: "seam", treatment: "open" } : edge;
+}
+
 /** A piece with its changes made and the rest drawn on it. */
 export function changed(piece: PieceResult, changes: PieceChanges, frame: Frame): PieceResult {
   const pleated = changes.pleats.reduce((now, { depth, at }) => {
@@ -47,7 +54,7 @@ export function changed(piece: PieceResult, changes: PieceChanges, frame: Frame)
   }, piece);
   const edges = changes.allowances.reduce<readonly EdgeParts[]>((now, { allow, on }) => {
     for (const role of on) indexOf(pleated, role);
-    return now.map((e) => (on.includes(e.role) && e.finish === "seam" ? { ...e, allowance: Math.max(0, allow(frame)) } : e));
+    return now.map((e) => (on.includes(e.role) ? withAllowance(e, Math.max(0, allow(frame))) : e));
   }, pleated.edges);
   const { turnedAt } = pleated.carried;
   const more = drawOn(changes.drawing, frame, {

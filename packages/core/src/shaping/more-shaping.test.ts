@@ -165,6 +165,31 @@ describe("pieces from pieces", () => {
     expect(piece(r, "Facing").area).toBeCloseTo(50 * 400 + 50 * 200 - 50 * 50, 3);
   });
 
+  it("what a strip leaves is the rest of the piece, sewn to the strip where the two were one", () => {
+    const r = shaped("piece Facing from Front, strip 5 along side and hem\npiece Lining from Front, less 5 along side and hem\n");
+    expect(failures(r)).toEqual([]);
+    const [facing, lining] = [piece(r, "Facing"), piece(r, "Lining")];
+    expect(facing.area + lining.area).toBeCloseTo(piece(r, "Front").area, 3);
+    expect(edge(lining, "inner")).toMatchObject({ finish: "seam", allowance: edge(piece(r, "Front"), "side").allowance });
+    expect(pathLength(edge(lining, "inner").path)).toBeCloseTo(pathLength(edge(facing, "inner").path), 6);
+    expect(lining.edges.map((e) => e.role)).not.toContain("side");
+    expect(lining.onFold).toBe(true);
+  });
+
+  it("lines drawn inside are cut off where the part ends", () => {
+    const r = shaped('piece Front also: inside "Roll line": A3 > A1\npiece Lining from Front, less 5 along side\n');
+    const whole = pathLength(piece(r, "Front").inside[0]?.path ?? { segments: [] });
+    const [kept] = piece(r, "Lining").inside;
+    expect(kept?.label).toBe("Roll line");
+    // The strip is a quarter of the piece wide.
+    expect(pathLength(kept?.path ?? { segments: [] }) / whole).toBeCloseTo(0.75, 6);
+  });
+
+  it("an edge finished without allowance and given some is there to be sewn", () => {
+    const r = shaped("piece Facing from Front, strip 5 along side\n  allow 1 on inner\n");
+    expect(edge(piece(r, "Facing"), "inner")).toMatchObject({ finish: "seam", allowance: 10, treatment: "open" });
+  });
+
   it("says what cannot be: edges apart, no room, no such edge", () => {
     expect(failures(shaped("piece Facing from Front, strip 5 along side and centre\n"))[0]).toContain("do not lie beside each other");
     expect(failures(shaped("piece Facing from Front, strip 30 along side and hem\n"))[0]).toMatch(/room for|beside it are long/);

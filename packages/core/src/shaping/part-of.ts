@@ -1,6 +1,7 @@
 import { boundsOf } from "../geometry/bounds.js";
 import { crossPaths } from "../geometry/meet-paths.js";
-import { endOf, polyline, startOf } from "../geometry/path.js";
+import { locate } from "../geometry/locate.js";
+import { endOf, type Path, pathLength, placeAlong, polyline, splitPath, startOf } from "../geometry/path.js";
 import { distance, type Point } from "../geometry/point.js";
 import { insideRing } from "../geometry/ring.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
@@ -26,24 +27,38 @@ export function partOf(piece: PieceResult, edges: EdgeParts[], key: string): Pie
     grain: piece.grain && lengthwise(piece.grain, region),
     levels,
     darts: piece.darts.filter((d) => insideRing(middle(...d.fold), region)),
-    inside: piece.inside.filter((l) => insideRing(middle(startOf(l.path), endOf(l.path)), region)),
+    inside: piece.inside.flatMap((l) => {
+      const kept = stretchWithin(l.path, region);
+      return kept ? [{ ...l, path: kept }] : [];
+    }),
     notches: piece.notches.filter((n) => lies(n.at, region)),
     marks: piece.marks.filter((m) => lies(m.at, region)),
   });
 }
 
+/** A stretch shorter than this (mm) says nothing. */
+const LEAST_MM = 1;
+
+/** The longest stretch of a path that lies on a region. */
+function stretchWithin(path: Path, region: readonly Point[]): Path | undefined {
+  const border = polyline([...region, region[0] as Point]);
+  const length = pathLength(path);
+  const crossings = crossPaths(path, border).map((p) => locate(path, p).along);
+  const stops = [0, ...crossings.sort((a, b) => a - b), length];
+  let best: { from: number; to: number } | undefined;
+  for (let i = 1; i < stops.length; i++) {
+    const [from, to] = [stops[i - 1] as number, stops[i] as number];
+    if (to - from < LEAST_MM || (best && to - from <= best.to - best.from)) continue;
+    if (lies(placeAlong(path, (from + to) / 2).at, region)) best = { from, to };
+  }
+  if (!best) return undefined;
+  return best.to - best.from > length - LEAST_MM ? path : splitPath(splitPath(path, best.to)[0], best.from)[1];
+}
+
 /** The longest stretch of a straight line that lies on a region. */
 function within(a: Point, b: Point, region: readonly Point[]): [Point, Point] | undefined {
-  const line = polyline([a, b]);
-  const border = polyline([...region, region[0] as Point]);
-  const along = (p: Point): number => distance(a, p);
-  const stops = [a, ...crossPaths(line, border).sort((p, q) => along(p) - along(q)), b];
-  let best: [Point, Point] | undefined;
-  for (let i = 1; i < stops.length; i++) {
-    const [p, q] = [stops[i - 1] as Point, stops[i] as Point];
-    if (distance(p, q) > 1 && insideRing(middle(p, q), region) && (!best || distance(p, q) > distance(...best))) best = [p, q];
-  }
-  return best;
+  const kept = stretchWithin(polyline([a, b]), region);
+  return kept && [startOf(kept), endOf(kept)];
 }
 
 /** The grain through the middle of the part, as long as the part is. */

@@ -30,19 +30,19 @@ interface NewPiece extends PieceChanges {
   readonly key: string;
   readonly title: string;
   readonly of: string;
-  readonly strip: { readonly width: Evaluate; readonly along: readonly string[] } | undefined;
+  readonly strip: { readonly width: Evaluate; readonly along: readonly string[]; readonly less: boolean } | undefined;
   readonly cut: number | undefined;
   readonly onFold: boolean | undefined;
   readonly mirrored: boolean | undefined;
 }
 
-/** A piece made from another as it lies by then: of the same shape, or a strip of it along some of its edges. */
+/** A piece made from another as it lies by then: of the same shape, a strip of it along some of its edges, or what such a strip leaves of it. */
 export const pieceFrom =
   (made: NewPiece): Shape =>
   (pieces, frame) => {
     const source = pieceOf(pieces, made.of);
     const shape = made.strip
-      ? stripOf(source, made.strip.along, made.strip.width(frame), made.key)
+      ? partOf(source, stripped(source, made.strip.along, made.strip.width(frame))[made.strip.less ? "rest" : "strip"], made.key)
       : assemble({ ...source, key: made.key });
     const asCut =
       made.cut === undefined ? shape : { ...shape, cut: made.cut, onFold: made.onFold ?? false, mirrored: made.mirrored ?? false };
@@ -53,8 +53,14 @@ export const pieceFrom =
 /** An inner edge shorter than this (mm) is none: the strip takes all of the piece. */
 const LEAST_MM = 1;
 
+/** The edges of a strip and of what it leaves, parted by the inner edge. */
+interface Stripped {
+  readonly strip: EdgeParts[];
+  readonly rest: EdgeParts[];
+}
+
 /** A strip so wide (mm) along neighbouring edges: its inner edge lies beside them, its ends are what the neighbours have of it. */
-function stripOf(piece: PieceResult, roles: readonly string[], mm: number, key: string): PieceResult {
+function stripped(piece: PieceResult, roles: readonly string[], mm: number): Stripped {
   if (!(mm > 0)) throw new DraftError("A strip has a width above nothing.", "Check what its width is worked out from.");
   const n = piece.edges.length;
   const chosen = new Set(roles.map((role) => indexOf(piece, role)));
@@ -67,37 +73,45 @@ function stripOf(piece: PieceResult, roles: readonly string[], mm: number, key: 
       "A strip runs along neighbouring edges: make two of it.",
     );
   const along = run.map((i) => piece.edges[i] as EdgeParts);
-  const inner = offsetPath(joinPaths(along.map((e) => e.path)), -mm);
-  if (!inner) throw new DraftError("The edge bends more tightly than the strip is wide.", "Make the strip narrower.");
+  const beside = offsetPath(joinPaths(along.map((e) => e.path)), -mm);
+  if (!beside) throw new DraftError("The edge bends more tightly than the strip is wide.", "Make the strip narrower.");
   const others = Array.from({ length: n - run.length }, (_, k) => piece.edges[(first + run.length + k) % n] as EdgeParts);
-  const end = endAt(inner, others, true);
-  const start = endAt(inner, [...others].reverse(), false);
+  const end = endAt(beside, others, true);
+  const start = endAt(beside, [...others].reverse(), false);
   if (!end || !start || end.passed + start.passed >= others.length)
     throw new DraftError("The strip is wider than the piece has room for.", "Make it narrower, or let it run along more edges.");
-  const line = cutBetween(inner, start, end);
+  const line = cutBetween(beside, start, end);
   if (pathLength(line) < LEAST_MM || !flatten(line).every((p) => lies(p, piece.net)))
     throw new DraftError("The strip is wider than the piece has room for.", "Make it narrower, or let it run along more edges.");
   const [last, before] = [others[end.passed] as EdgeParts, others[others.length - 1 - start.passed] as EdgeParts];
-  const edges: EdgeParts[] = [
+  const [lastOfStrip, lastOfRest] = splitPath(last.path, end.along);
+  const [beforeOfRest, beforeOfStrip] = splitPath(before.path, start.along);
+  const inner = (path: Path, parts: Partial<EdgeParts>): EdgeParts => ({ ...FREE_EDGE, ...parts, path, sewn: path });
+  const strip = [
     ...along,
     ...others.slice(0, end.passed),
-    plain(last, endingAt(splitPath(last.path, end.along)[0], end.at)),
-    {
-      role: "inner",
-      path: reversePath(line),
-      sewn: reversePath(line),
-      allowance: 0,
-      finish: "finished",
-      // It is free: it meets the fold and its like over a seam as the strip leaves it.
-      pointed: true,
-      treatment: undefined,
-      corner: "mitre",
-    },
-    plain(before, reversePath(endingAt(reversePath(splitPath(before.path, start.along)[1]), start.at))),
+    plain(last, endingAt(lastOfStrip, end.at)),
+    inner(reversePath(line), {}),
+    plain(before, beginningAt(beforeOfStrip, start.at)),
     ...others.slice(others.length - start.passed),
   ];
-  return partOf(piece, edges, key);
+  // Strip and rest are sewn to each other on the inner edge: the rest has the allowance there that the edge of the piece had.
+  const joined = { allowance: along[0]?.allowance ?? 0, finish: "seam", treatment: "open" } as const;
+  if (last === before) {
+    const between = splitPath(lastOfRest, start.along - end.along)[0];
+    return { strip, rest: [inner(line, joined), plain(last, beginningAt(endingAt(between, start.at), end.at))] };
+  }
+  const rest = [
+    inner(line, joined),
+    plain(last, beginningAt(lastOfRest, end.at)),
+    ...others.slice(end.passed + 1, others.length - 1 - start.passed),
+    plain(before, endingAt(beforeOfRest, start.at)),
+  ];
+  return { strip, rest };
 }
+
+/** The inner edge of a strip. It is free: it meets the fold and its like over a seam as the strip leaves it. */
+const FREE_EDGE = { role: "inner", allowance: 0, finish: "finished", pointed: true, treatment: undefined, corner: "mitre" } as const;
 
 /** A path whose end is brought to the very place where it is met: a hair beside it, outlines would cross there. */
 const endingAt = (path: Path, at: Point): Path => ({
@@ -105,6 +119,8 @@ const endingAt = (path: Path, at: Point): Path => ({
     i < path.segments.length - 1 ? c : c.straight ? straightCubic(c.p0, at) : { p0: c.p0, p1: c.p1, p2: c.p2, p3: at, straight: false },
   ),
 });
+
+const beginningAt = (path: Path, at: Point): Path => reversePath(endingAt(reversePath(path), at));
 
 const plain = (edge: EdgeParts, path: Path): EdgeParts => ({ ...edge, path, sewn: path });
 

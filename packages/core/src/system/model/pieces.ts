@@ -84,14 +84,14 @@ const Changes = {
   allowances: Type.Optional(Type.Array(Type.Object({ allow: FormulaText, on: Type.Array(Key, { minItems: 1 }) }, closed))),
 };
 
-/** A piece made from another as it lies by then: the same shape, or a strip of it along some of its edges. */
+/** A piece made from another as it lies by then: the same shape, a strip of it along some of its edges, or what such a strip leaves of it. */
 export const PieceFrom = Type.Object(
   {
     is: Type.Literal("pieceFrom"),
     key: PieceKey,
     title: Type.Optional(Text),
     of: PieceKey,
-    strip: Type.Optional(Type.Object({ width: FormulaText, along: Type.Array(Key, { minItems: 1 }) }, closed)),
+    strip: Type.Optional(Type.Object({ width: FormulaText, along: Type.Array(Key, { minItems: 1 }), less: Type.Optional(Type.Literal(true)) }, closed)),
     cut: Type.Optional(CutCount),
     ...Cut,
     ...Changes,

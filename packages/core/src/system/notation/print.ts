@@ -254,7 +254,7 @@ function printPiece(s: Piece): string[] {
 }
 
 function printPieceFrom(s: PieceFrom): string[] {
-  const strip = s.strip ? `, strip ${s.strip.width} along ${s.strip.along.join(" and ")}` : "";
+  const strip = s.strip ? `, ${s.strip.less ? "less" : "strip"} ${s.strip.width} along ${s.strip.along.join(" and ")}` : "";
   const facts = cutFacts(s).map((fact) => ` · ${fact}`);
   const title = s.title === undefined ? "" : ` ${quoted(s.title)}`;
   return [`piece ${s.key}${title} from ${s.of}${strip}${facts.join("")}${sentence(s.text)}`, ...changes(s), ...onPiece(s)];

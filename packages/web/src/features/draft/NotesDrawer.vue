@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { statementsOf, type System } from "@lodrin/core";
+import { statementsOf, type System, wordsIn } from "@lodrin/core";
 import { computed, ref } from "vue";
 import { useRouter } from "vue-router";
 import { useDrafts } from "../../stores/drafts.js";
@@ -14,6 +14,7 @@ const why = ref("");
 
 const lesson = computed(() => statementsOf(props.system, "lesson").map((l) => l.text));
 const closures = computed(() => statementsOf(props.system, "closes").map((c) => c.text));
+const words = computed(() => wordsIn(props.system));
 const cautions = computed(() => statementsOf(props.system, "caution").map((c) => c.text));
 
 async function attempt(act: () => Promise<void>): Promise<void> {
@@ -62,6 +63,17 @@ function rename(event: Event): void {
       <h3>Lesson</h3>
       <p v-for="text in lesson" :key="text">{{ text }}</p>
     </template>
+    <template v-if="words.length">
+      <h3>Words</h3>
+      <dl class="words">
+        <div v-for="w in words" :key="w.word">
+          <dt>
+            {{ w.word }}<small v-if="w.also.length"> also {{ w.also.join(", ") }}</small>
+          </dt>
+          <dd>{{ w.means }}</dd>
+        </div>
+      </dl>
+    </template>
     <template v-if="closures.length">
       <h3>How it closes</h3>
       <p v-for="text in closures" :key="text">{{ text }}</p>
@@ -81,6 +93,21 @@ function rename(event: Event): void {
 .acts {
   display: flex;
   gap: 10px;
+}
+.words {
+  display: grid;
+  gap: 8px;
+  margin: 0;
+}
+.words dt {
+  font-weight: 600;
+}
+.words dt small {
+  font-weight: 400;
+  color: var(--ink-2);
+}
+.words dd {
+  margin: 0;
 }
 h3 {
   margin-top: 8px;
