@@ -1,8 +1,15 @@
+/** Longer words are no slips of the pen, and among more known words looking would take longer than reading (a system has some hundreds). */
+const LONGEST_WORD = 40;
+const MOST_KNOWN = 500;
+
 /** The known word nearest to a mistyped one, when it is near enough (a third of its letters) to be meant. */
 export function suggest(word: string, known: Iterable<string>): string | undefined {
+  if (word.length > LONGEST_WORD) return undefined;
   let best: string | undefined;
+  let looked = 0;
   let least = Math.max(1, Math.floor(word.length / 3)) + 1;
   for (const candidate of known) {
+    if (++looked > MOST_KNOWN) break;
     const steps = editSteps(word, candidate, least);
     if (steps < least) {
       least = steps;

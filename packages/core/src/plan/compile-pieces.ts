@@ -227,7 +227,11 @@ function changeOf(
   if (!read.claim(source.key, statement, "key", "piece") || !entry) return undefined;
   scope.pieces.set(source.key, { roles: new Set(entry.roles), settled: false });
   const { key, title, of, cut, onFold, mirrored } = source;
-  const strip = source.strip && { width: figure("strip.width", source.strip.width), along: source.strip.along, less: source.strip.less ?? false };
+  const strip = source.strip && {
+    width: figure("strip.width", source.strip.width),
+    along: source.strip.along,
+    less: source.strip.less ?? false,
+  };
   return pieceFrom({ key, title: title ?? key.replace(/_/g, " "), of, strip, cut, onFold, mirrored, ...changes });
 }
 

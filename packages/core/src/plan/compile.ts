@@ -16,6 +16,7 @@ import {
   type System,
   type Value,
 } from "../system/model.js";
+import { MOST_STATEMENTS } from "../system/notation/read.js";
 import { pointsBetween } from "../system/notation/point-range.js";
 import { VERBS } from "../verb/index.js";
 import type { Filled } from "../verb/verb.js";
@@ -186,6 +187,14 @@ class Compiler {
   /** Writes a grading out as points, each on the board of the point it is shifted from. */
   private grade(s: Grade, i: number): void {
     const { board, part } = this;
+    const points = (s.most + 1) * s.shifts.reduce((sum, shift) => sum + shift.points.length, 0);
+    if (points > MOST_STATEMENTS)
+      return this.read.report({
+        statement: i,
+        field: "most",
+        why: `So many steps of grading would draw ${points} points; ${MOST_STATEMENTS} are the most.`,
+        fix: "Grade by fewer steps, or fewer points.",
+      });
     for (const round of gradeRounds(s, this.system.unit)) {
       this.part = round.part;
       for (const point of round.points) {

@@ -38,20 +38,28 @@ function backwards({ source, lays }: PlannedStep, frame: Frame): string | undefi
 /** What the arithmetic of a draft leaves is not less than nothing. */
 const BACKWARDS_MM = 1e-6;
 
-/** True when the step came to real figures. */
+/** No paper reaches further from where a board begins (mm): what lies beyond comes of a figure that is wrong. */
+const FURTHEST_MM = 100_000;
+
+/** True for a real figure no further off than any paper reaches; false for what is not a number. */
+const near = (mm: number): boolean => mm > -FURTHEST_MM && mm < FURTHEST_MM;
+
+/** True when the step came to real figures, and what it draws lies on paper. */
 function sound(step: PlannedStep, frame: Frame): boolean {
   if (step.makes === "value") return Number.isFinite(frame.slots[step.target] as number);
   if (step.makes === "point") {
     const p = frame.points[step.target];
-    return p !== undefined && Number.isFinite(p.x + p.y);
+    return p !== undefined && near(p.x) && near(p.y);
   }
   const segments = frame.paths[step.target]?.segments;
   if (!segments) return false;
-  for (const { p1, p2, p3 } of segments) if (!Number.isFinite(p1.x + p1.y + p2.x + p2.y + p3.x + p3.y)) return false;
+  for (const { p1, p2, p3 } of segments)
+    if (!(near(p1.x) && near(p1.y) && near(p2.x) && near(p2.y) && near(p3.x) && near(p3.y))) return false;
   return true;
 }
 
 function failed(step: PlannedStep, plan: Plan, frame: Frame): StepOutcome {
+  const far = offThePaper(step, frame);
   clear(step, frame);
   for (const formula of step.formulas) {
     if (!Number.isFinite(formula.typed.run(frame))) {
@@ -59,7 +67,20 @@ function failed(step: PlannedStep, plan: Plan, frame: Frame): StepOutcome {
       return { status: "failed", why, fix };
     }
   }
+  if (far)
+    return {
+      status: "failed",
+      why: "This comes to lie more than a hundred metres off.",
+      fix: "Check the measurements and settings it uses.",
+    };
   return { status: "failed", why: "This comes to no figure.", fix: "Check the measurements it uses." };
+}
+
+/** True when the step was drawn, but further off than any paper reaches. */
+function offThePaper(step: PlannedStep, frame: Frame): boolean {
+  const point = step.makes === "point" ? frame.points[step.target] : undefined;
+  const ends = step.makes === "path" ? (frame.paths[step.target]?.segments ?? []).map((c) => c.p3) : point ? [point] : [];
+  return ends.length > 0 && ends.every((p) => Number.isFinite(p.x + p.y));
 }
 
 function clear(step: PlannedStep, frame: Frame): void {

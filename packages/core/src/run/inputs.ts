@@ -48,7 +48,7 @@ export function readInputs(plan: Plan, measurements: Given, settings: Given, wri
     if (setting) {
       const word = setting.words.indexOf(String(given));
       if (word > 0) words.set(key, word);
-      else take(readSetting(setting, given, plan), (value) => values.set(key, value), key, problems);
+      else take(withinReason(setting, readSetting(setting, given, plan), given), (value) => values.set(key, value), key, problems);
     } else if (choice) take(readChoice(choice, given), (value) => words.set(key, value), key, problems);
     else problems.push({ key, why: `This system has no setting or choice called ${key}.` });
   }
@@ -102,6 +102,20 @@ function readSetting(setting: PlannedSetting, given: string | number, plan: Plan
   if (kind === "length") return readLength(given, plan.system.unit);
   const value = readNumber(typeof given === "string" ? given.replace(/°\s*$/, "") : given);
   return kind === "angle" && typeof value === "number" ? (value * Math.PI) / 180 : value;
+}
+
+/** How far beyond its author's range a setting is still taken: what a hand would try, not what a slip or malice writes. */
+const BEYOND = 4;
+
+/** A setting's figure, unless it lies far outside the range its author gave; within, or somewhat beyond, it is taken, and warned of elsewhere. */
+function withinReason({ from, to, key }: PlannedSetting, read: number | string, given: string | number): number | string {
+  if (typeof read === "string") return read;
+  const span = Math.max(to - from, Math.abs(from), Math.abs(to));
+  if (!Number.isFinite(span)) return read;
+  const least = from > 0 ? from / BEYOND : from - BEYOND * span;
+  const most = to < 0 ? to / BEYOND : to + BEYOND * span;
+  if (read >= least && read <= most) return read;
+  return `“${given}” is far ${read < least ? "below" : "above"} what ${key.replace(/_/g, " ")} can be; its author gave a range.`;
 }
 
 function readChoice(choice: PlannedChoice, given: string | number): number | string {

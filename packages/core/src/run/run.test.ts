@@ -198,10 +198,21 @@ describe("a body that is not whole, or not of this world", () => {
     expect(odd.checks.some((c) => c.status !== "pass") || odd.outcomes.some((o) => o.status === "failed")).toBe(true);
   });
 
-  it("dividing by a setting of nothing says so", () => {
-    const broken = run(shirt, BODY, { neck_div: "0" });
-    const outcome = broken.outcomes[shirt.steps.findIndex((s) => stepName(s) === "neck_width")];
-    expect(outcome).toMatchObject({ status: "failed", why: "This divides by zero." });
+  it("a setting far outside its author's range is refused, one somewhat outside is taken", () => {
+    for (const given of ["0", "0.000001", "-1000", "1000"]) {
+      const broken = run(shirt, BODY, { neck_div: given });
+      expect(broken.inputs.problems.map((p) => p.why).join()).toMatch(/is far (below|above) what neck div can be/);
+    }
+    expect(run(shirt, BODY, { neck_div: "7" }).inputs.problems).toEqual([]);
+  });
+
+  it("what comes to lie a hundred metres off is not drawn, and says so", () => {
+    const { plan } = loadSystem(
+      'system "Try"\nmeasure bust girth 20..60 "B."\nboard M\nA0 start\nA1 down 1000*bust from A0\nA2 down 1 from A1\nline l: A0 > A1\n',
+    );
+    const far = run(plan, { bust: 36 });
+    expect(far.outcomes[1]).toMatchObject({ status: "failed", why: "This comes to lie more than a hundred metres off." });
+    expect(far.outcomes.map((o) => o.status)).toEqual(["drawn", "failed", "failed", "failed"]);
   });
 
   it("no body at all", () => {

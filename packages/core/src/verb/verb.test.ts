@@ -29,7 +29,7 @@ describe("every verb", () => {
     ["A9 out 1/2 from A3", { x: 4.5, y: 3 }],
     ["A9 in 1 from A3", { x: 3, y: 3 }],
     ["A9 down 0 from A1", { x: 4, y: 0 }],
-    ["A9 down 10000in from A1", { x: 4, y: 10000 }],
+    ["A9 down 1000in from A1", { x: 4, y: 1000 }],
     ["A9 midway A0 to A3", { x: 2, y: 1.5 }],
     ["A9 midway A0 to A0", { x: 0, y: 0 }],
     ["A9 across from A2 to A1-A3", { x: 4, y: 3 }],

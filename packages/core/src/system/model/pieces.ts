@@ -91,7 +91,9 @@ export const PieceFrom = Type.Object(
     key: PieceKey,
     title: Type.Optional(Text),
     of: PieceKey,
-    strip: Type.Optional(Type.Object({ width: FormulaText, along: Type.Array(Key, { minItems: 1 }), less: Type.Optional(Type.Literal(true)) }, closed)),
+    strip: Type.Optional(
+      Type.Object({ width: FormulaText, along: Type.Array(Key, { minItems: 1 }), less: Type.Optional(Type.Literal(true)) }, closed),
+    ),
     cut: Type.Optional(CutCount),
     ...Cut,
     ...Changes,

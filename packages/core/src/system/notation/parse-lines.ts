@@ -8,9 +8,18 @@ export type Loose = Record<string, unknown>;
 /** A line as the grammar gives it: its texts with where they stand in the line. */
 export type Parsed = Loose;
 
+/** The longest line, and the longest run of blanks in one, that is read: beyond them nobody typed it, and reading would take too long. */
+const LONGEST_LINE = 4_000;
+const BLANKS = /[ \t\u00a0]{120}/;
+
+/** A line as it is given to the grammar: an empty one, which it cannot read, in place of one that is not fit to be read. */
+const fit = (text: string): string => (unfit(text) ? "" : text);
+
+const unfit = (text: string): boolean => text.length > LONGEST_LINE || BLANKS.test(text);
+
 /** Reads the lines of many blocks in one go; null where one cannot be read. One list of lines a block, its head first. */
 export function parseBlocks(blocks: readonly Block[]): (Parsed | null)[][] {
-  const text = blocks.flatMap(({ head, details }) => (head ? [head.text, ...details.map((d) => `\t${d.text}`)] : [])).join("\n");
+  const text = blocks.flatMap(({ head, details }) => (head ? [fit(head.text), ...details.map((d) => `\t${fit(d.text)}`)] : [])).join("\n");
   const lines = text === "" ? [] : (parse(text, { startRule: "File" }) as (Parsed | null)[]);
   let at = 0;
   return blocks.map(({ head, details }) => lines.slice(at, (at += head ? 1 + details.length : 0)));
@@ -18,6 +27,7 @@ export function parseBlocks(blocks: readonly Block[]): (Parsed | null)[][] {
 
 /** One line by itself: how far it could be read, when it cannot. */
 export function parseLine(text: string, startRule: "Statement" | "Detail"): Parsed | number {
+  if (unfit(text)) return 0;
   try {
     return parse(text, { startRule }) as Parsed;
   } catch (error) {
@@ -85,8 +95,16 @@ interface Unread {
   readonly length: number;
 }
 
+function whyUnfit(text: string): Unread {
+  const here = { from: 0, length: 1 };
+  if (text.length > LONGEST_LINE)
+    return { why: `This line is longer than ${LONGEST_LINE} letters.`, fix: "Part it into several statements.", ...here };
+  return { why: "There is a long run of blanks in this line.", fix: "Take the blanks out.", ...here };
+}
+
 /** Why a line could not be read past `at`, and what to write. */
 export function whyUnread(text: string, at: number, startRule: "Statement" | "Detail"): Unread {
+  if (unfit(text)) return whyUnfit(text);
   const word = /^[^\s:]+/.exec(text)?.[0] ?? "";
   const here = { from: at, length: Math.max(1, text.slice(at).search(/\s|$/)) };
   if ((text.match(/"/g)?.length ?? 0) % 2 === 1) {

@@ -36,6 +36,8 @@ export interface ReadSystem {
 const LONGEST_FILE = 1_000_000;
 /** The most statements a system may have. */
 export const MOST_STATEMENTS = 2_000;
+/** Some more are read, so that each is told for itself; far more are no system. */
+const MOST_BLOCKS = 2 * MOST_STATEMENTS;
 
 /**
  * Reads a system from its notation. Never throws: what cannot be read is reported and kept, and the rest goes on. With the
@@ -45,6 +47,12 @@ export function readNotation(source: string, before?: ReadSystem): ReadSystem {
   if (source.length > LONGEST_FILE) return refused(source, "This file is longer than a megabyte.", "A system is a few pages; split it.");
   const lines = linesOf(source);
   const ranges = blockRanges(lines);
+  if (ranges.length > MOST_BLOCKS)
+    return refused(
+      source,
+      `This file has ${ranges.length} statements; ${MOST_STATEMENTS} are the most.`,
+      "Split it into systems that build on each other.",
+    );
   const known = new Map(before?.blocks.map(({ read }) => [read.block.text, read]));
   const texts = ranges.map(([from, to]) => lines.slice(from, to).join("\n"));
   const fresh: Block[] = [];
