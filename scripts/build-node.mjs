@@ -3,7 +3,11 @@
 import { build } from "esbuild";
 
 await build({
-  entryPoints: { "server/build/server": "packages/server/src/main.ts", "cli/build/draft": "packages/cli/src/main.ts" },
+  entryPoints: {
+    "server/build/server": "packages/server/src/main.ts",
+    "server/build/file-worker": "packages/server/src/files/worker.ts",
+    "cli/build/draft": "packages/cli/src/main.ts",
+  },
   outdir: "packages",
   outExtension: { ".js": ".mjs" },
   bundle: true,

@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { closed, Day, Done, Id, IdParams, Moment, Name, Note, Unit, Version, Written } from "./common.js";
+import { closed, Day, Done, Id, IdParams, Moment, Name, Note, OwnId, Unit, Version, Written } from "./common.js";
 import { route } from "./route.js";
 
 export const MeasurementSet = Type.Object(
@@ -20,7 +20,7 @@ const Changed = Type.Object({ version: Version }, closed);
 
 export const bodyRoutes = {
   people: route("GET", "/api/people", { reply: Type.Array(Person) }),
-  addPerson: route("POST", "/api/people", { body: Type.Object(PersonFields.properties, closed), reply: Person }),
+  addPerson: route("POST", "/api/people", { body: Type.Object({ ...PersonFields.properties, ...OwnId }, closed), reply: Person }),
   changePerson: route("PATCH", "/api/people/:id", {
     params: IdParams,
     body: Type.Composite([Changed, Type.Partial(PersonFields)], closed),
@@ -30,7 +30,7 @@ export const bodyRoutes = {
   restorePerson: route("POST", "/api/people/:id/restore", { params: IdParams, reply: Person }),
   addSet: route("POST", "/api/people/:id/sets", {
     params: IdParams,
-    body: Type.Object(SetFields.properties, closed),
+    body: Type.Object({ ...SetFields.properties, ...OwnId }, closed),
     reply: MeasurementSet,
   }),
   changeSet: route("PATCH", "/api/sets/:id", {
@@ -38,7 +38,11 @@ export const bodyRoutes = {
     body: Type.Composite([Changed, Type.Partial(SetFields)], closed),
     reply: MeasurementSet,
   }),
-  copySet: route("POST", "/api/sets/:id/copy", { params: IdParams, body: Type.Object({ takenOn: Day }, closed), reply: MeasurementSet }),
+  copySet: route("POST", "/api/sets/:id/copy", {
+    params: IdParams,
+    body: Type.Object({ takenOn: Day, ...OwnId }, closed),
+    reply: MeasurementSet,
+  }),
   removeSet: route("DELETE", "/api/sets/:id", { params: IdParams, reply: Done }),
   restoreSet: route("POST", "/api/sets/:id/restore", { params: IdParams, reply: MeasurementSet }),
 };

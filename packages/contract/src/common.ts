@@ -2,11 +2,15 @@ import { Type } from "@sinclair/typebox";
 
 export const closed = { additionalProperties: false } as const;
 
-export const Id = Type.String({ format: "uuid" });
+export const Id = Type.String({ pattern: "^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$" });
+/** A new thing may be given its id by who makes it: a call that is made again because its answer got lost makes nothing twice. */
+export const OwnId = { id: Type.Optional(Id) };
 export const IdParams = Type.Object({ id: Id }, closed);
-export const Version = Type.Integer({ minimum: 1 });
+/** As far as PostgreSQL's integer counts. */
+export const Version = Type.Integer({ minimum: 1, maximum: 2 ** 31 - 1 });
 export const Moment = Type.String({ format: "date-time" });
-export const Day = Type.String({ format: "date" });
+/** A day of somebody's life: ISO 8601, from 1900 on. */
+export const Day = Type.String({ format: "date", pattern: "^(19|20|21)" });
 export const Unit = Type.Union([Type.Literal("in"), Type.Literal("cm")]);
 export const Name = Type.String({ minLength: 1, maxLength: 120, pattern: "\\S" });
 export const Note = Type.String({ maxLength: 4_000 });

@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { closed, Done, Id, IdParams, Moment, Name, Note, Unit, Version, Written } from "./common.js";
+import { closed, Done, Id, IdParams, Moment, Name, Note, OwnId, Unit, Version, Written } from "./common.js";
 import { route } from "./route.js";
 
 /** Settings and choices as they were set, by key; lengths as written. */
@@ -42,13 +42,13 @@ const Change = Type.Partial(
 export const draftRoutes = {
   drafts: route("GET", "/api/drafts", { reply: Type.Array(Draft) }),
   draft: route("GET", "/api/drafts/:id", { params: IdParams, reply: Draft }),
-  addDraft: route("POST", "/api/drafts", { body: Type.Object(NewDraft.properties, closed), reply: Draft }),
+  addDraft: route("POST", "/api/drafts", { body: Type.Object({ ...NewDraft.properties, ...OwnId }, closed), reply: Draft }),
   changeDraft: route("PATCH", "/api/drafts/:id", {
     params: IdParams,
     body: Type.Composite([Type.Object({ version: Version }), Change], closed),
     reply: Draft,
   }),
-  duplicateDraft: route("POST", "/api/drafts/:id/duplicate", { params: IdParams, reply: Draft }),
+  duplicateDraft: route("POST", "/api/drafts/:id/duplicate", { params: IdParams, body: Type.Object(OwnId, closed), reply: Draft }),
   removeDraft: route("DELETE", "/api/drafts/:id", { params: IdParams, reply: Done }),
   restoreDraft: route("POST", "/api/drafts/:id/restore", { params: IdParams, reply: Draft }),
 };

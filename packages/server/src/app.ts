@@ -6,10 +6,12 @@ import type { Knex } from "knex";
 import type { Pool } from "pg";
 import type { Logger } from "pino";
 import { pinoHttp } from "pino-http";
+import { Attempts } from "./auth/attempts.js";
 import { authRoutes } from "./auth/routes.js";
 import { sessions } from "./auth/session.js";
 import { draftFiles } from "./drafts/files.js";
 import { draftsRoutes } from "./drafts/routes.js";
+import type { FileMaker } from "./files/file-maker.js";
 import { noRoute, problems, ProblemError } from "./http/problem.js";
 import { peopleRoutes } from "./people/routes.js";
 import { systemsRoutes } from "./systems/routes.js";
@@ -19,15 +21,19 @@ export interface AppContext {
   readonly knex: Knex;
   readonly pool: Pool;
   readonly log: Logger;
+  readonly files: FileMaker;
   readonly sessionSecret: string;
   readonly webRoot: string | undefined;
+  readonly secure?: boolean;
+  readonly trustProxy?: number | string | false;
 }
 
 /** The web application and its API as one Express application. It keeps no state, so several may serve one database. */
 export function createApp(context: AppContext): Express {
   const app = express();
   app.disable("x-powered-by");
-  app.use(security());
+  app.set("trust proxy", context.trustProxy ?? false);
+  app.use(security(context.secure ?? false));
   app.use(
     pinoHttp({
       logger: context.log,
@@ -41,13 +47,13 @@ export function createApp(context: AppContext): Express {
     await context.knex.raw("select 1");
     response.json({ healthy: true });
   });
-  app.use("/api", sessions(context.pool, context.sessionSecret), onlyJson, express.json({ limit: "1mb" }));
+  app.use("/api", neverKept, sessions(context.pool, context.sessionSecret, context.secure ?? false), onlyJson, body);
   const router = express.Router();
-  authRoutes(router, context.knex);
+  authRoutes(router, context.knex, new Attempts(context.pool));
   peopleRoutes(router, context.knex);
   systemsRoutes(router, context.knex);
   draftsRoutes(router, context.knex);
-  draftFiles(router, context.knex);
+  draftFiles(router, context.knex, context.files);
   app.use(router);
   app.use("/api", noRoute);
   if (context.webRoot !== undefined && existsSync(context.webRoot)) serveWeb(app, context.webRoot);
@@ -55,7 +61,19 @@ export function createApp(context: AppContext): Express {
   return app;
 }
 
-function security(): express.RequestHandler {
+const jsonOf = { signedIn: express.json({ limit: "1mb" }), stranger: express.json({ limit: "16kb" }) };
+
+/** Reads the body: as much as a draft may hold from whom is known, no more than a sign-in needs from whom is not. */
+const body: express.RequestHandler = (request, response, next) =>
+  (request.session.accountId === undefined ? jsonOf.stranger : jsonOf.signedIn)(request, response, next);
+
+/** What the API says is about people: no cache keeps it. */
+const neverKept: express.RequestHandler = (_, response, next) => {
+  response.set("cache-control", "no-store");
+  next();
+};
+
+function security(secure: boolean): express.RequestHandler {
   return helmet({
     contentSecurityPolicy: {
       useDefaults: false,
@@ -73,7 +91,7 @@ function security(): express.RequestHandler {
         "frame-ancestors": ["'none'"],
       },
     },
-    strictTransportSecurity: false,
+    strictTransportSecurity: secure ? { maxAge: 365 * 24 * 60 * 60 } : false,
   });
 }
 

@@ -1,6 +1,14 @@
 /** What the server is told by its environment. */
 export interface Config {
   readonly port: number;
+  /** The address to listen on; loopback unless a place says otherwise. */
+  readonly host: string;
+  /** Served over TLS: cookies are sent no other way, and browsers are told so. */
+  readonly secure: boolean;
+  /** Proxies in front, as Express's "trust proxy" takes them: a number of them, or their addresses. */
+  readonly trustProxy: number | string | false;
+  /** Demo people, bodies and drafts are loaded into an empty database, and their logins printed. */
+  readonly demo: boolean;
   readonly databaseUrl: string;
   /** Folder of the built web application; undefined when only the API is served. */
   readonly webRoot: string | undefined;
@@ -17,10 +25,19 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   if (!secret) throw new Error("LODRIN_SECRET is not set. Start Lodrin with ./lodrin start, which makes one.");
   return {
     port: Number(env["LODRIN_PORT"] ?? 4150),
+    host: env["LODRIN_HOST"] ?? "127.0.0.1",
+    secure: env["LODRIN_SECURE"] === "1",
+    trustProxy: proxies(env["LODRIN_TRUST_PROXY"]),
+    demo: env["LODRIN_DEMO"] !== "0",
     databaseUrl,
     webRoot: env["LODRIN_WEB"],
     library: env["LODRIN_LIBRARY"] ?? "systems",
     sessionSecret: secret,
     logLevel: env["LODRIN_LOG"] ?? "info",
   };
+}
+
+function proxies(said: string | undefined): number | string | false {
+  if (said === undefined || said === "" || said === "0") return false;
+  return /^\d+$/.test(said) ? Number(said) : said;
 }

@@ -1,9 +1,11 @@
+import { fileURLToPath } from "node:url";
 import { pino } from "pino";
 import { createApp } from "./app.js";
 import { readConfig } from "./config.js";
 import { connect, poolFor } from "./database/connect.js";
 import { migrate } from "./database/migrate.js";
 import { DEMO_LOGINS, loadDemo } from "./demo/load.js";
+import { FileMaker } from "./files/file-maker.js";
 import { loadLibrary } from "./systems/library.js";
 
 /** Exit code by which `./lodrin` knows that the port is taken. */
@@ -19,24 +21,31 @@ const pool = poolFor(config.databaseUrl);
 
 await migrate(knex);
 await loadLibrary(knex, config.library);
-await loadDemo(knex);
+if (config.demo) await loadDemo(knex);
 
-const app = createApp({ knex, pool, log, sessionSecret: config.sessionSecret, webRoot: config.webRoot });
-const server = app.listen(config.port, "127.0.0.1", (error?: Error) => {
+const files = new FileMaker(fileURLToPath(new URL("./file-worker.mjs", import.meta.url)));
+const { sessionSecret, webRoot, secure, trustProxy } = config;
+const app = createApp({ knex, pool, log, files, sessionSecret, webRoot, secure, trustProxy });
+const server = app.listen(config.port, config.host, (error?: Error) => {
   if (error) {
     process.stderr.write(`${error.message}\n`);
     process.exit((error as NodeJS.ErrnoException).code === "EADDRINUSE" ? PORT_TAKEN : 1);
   }
-  process.stdout.write(`\nLodrin is ready:  http://127.0.0.1:${config.port}\n\n`);
-  for (const login of DEMO_LOGINS) process.stdout.write(`  ${login.role.padEnd(10)}  ${login.email.padEnd(30)}  ${login.password}\n`);
+  process.stdout.write(`\nLodrin is ready:  http://${config.host}:${config.port}\n\n`);
+  if (config.demo)
+    for (const login of DEMO_LOGINS) process.stdout.write(`  ${login.role.padEnd(10)}  ${login.email.padEnd(30)}  ${login.password}\n`);
   process.stdout.write("\nCtrl-C stops it.\n");
 });
 
 for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, () => void stop());
 
+/** How long requests that are under way may take when the server is asked to stop. */
+const PATIENCE_MS = 10_000;
+
 async function stop(): Promise<void> {
-  server.close();
+  const finished = new Promise((resolve) => server.close(resolve));
   server.closeIdleConnections();
-  await Promise.allSettled([knex.destroy(), pool.end()]);
+  await Promise.race([finished, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS).unref())]);
+  await Promise.allSettled([knex.destroy(), pool.end(), files.close()]);
   process.exit(0);
 }

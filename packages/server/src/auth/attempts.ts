@@ -1,29 +1,53 @@
-import type { Knex } from "knex";
+import type { Pool } from "pg";
+import { RateLimiterPostgres, RateLimiterRes } from "rate-limiter-flexible";
 import { ProblemError } from "../http/problem.js";
 
-const MOST_FAILURES = 8;
-const MINUTES = 15;
+/** Wrong tries of one account from one address in a quarter of an hour. */
+const MOST_TRIES = 8;
+/** New accounts from one address in an hour: a class that signs up together is let through. */
+const MOST_SIGN_UPS = 60;
 
-/** Refuses when an e-mail or an address has failed too often in the last quarter of an hour. Kept in PostgreSQL, so every process counts alike. */
-export async function refuseTooMany(knex: Knex, email: string, address: string): Promise<void> {
-  const rows = await knex("login_failures")
-    .where((q) => q.where({ email }).orWhere({ address }))
-    .andWhere("at", ">", knex.raw("now() - make_interval(mins => ?)", [MINUTES]))
-    .select<{ email: string; address: string }[]>("email", "address");
-  const byEmail = rows.filter((r) => r.email === email).length;
-  const byAddress = rows.filter((r) => r.address === address).length;
-  if (byEmail >= MOST_FAILURES || byAddress >= MOST_FAILURES * 5) {
-    throw new ProblemError(429, "Too many tries", `That was wrong ${MOST_FAILURES} times. Wait ${MINUTES} minutes and try again.`);
+/** Counts tries in PostgreSQL, so that every process counts alike, and counts before it is looked whether they are right. */
+export class Attempts {
+  private readonly signIns: RateLimiterPostgres;
+  private readonly signUps: RateLimiterPostgres;
+
+  constructor(pool: Pool) {
+    // The table is made by a migration.
+    const kept = { storeClient: pool, tableName: "rate_limits", tableCreated: true } as const;
+    this.signIns = new RateLimiterPostgres({ ...kept, keyPrefix: "sign-in", points: MOST_TRIES, duration: 15 * 60 });
+    this.signUps = new RateLimiterPostgres({ ...kept, keyPrefix: "sign-up", points: MOST_SIGN_UPS, duration: 60 * 60 });
+  }
+
+  /**
+   * Counts one try to sign in. It is counted for this account from this address: guesses from elsewhere never keep its owner
+   * out. Throws ProblemError 429.
+   */
+  async signIn(email: string, address: string): Promise<void> {
+    await counted(this.signIns, `${email} ${address}`, "That was wrong too often.");
+  }
+
+  /** A right password: what was counted is forgotten. */
+  async signedIn(email: string, address: string): Promise<void> {
+    await this.signIns.delete(`${email} ${address}`);
+  }
+
+  async signUp(address: string): Promise<void> {
+    await counted(this.signUps, address, "Many accounts were made from here in the last hour.");
   }
 }
 
-/** Notes a failed sign-in; old ones are cleared on the way. */
-export async function noteFailure(knex: Knex, email: string, address: string): Promise<void> {
-  await knex("login_failures").insert({ email, address });
-  await knex("login_failures").where("at", "<", knex.raw("now() - interval '1 day'")).delete();
+async function counted(limiter: RateLimiterPostgres, key: string, why: string): Promise<void> {
+  try {
+    await limiter.consume(key);
+  } catch (refused) {
+    if (!(refused instanceof RateLimiterRes)) throw refused;
+    const seconds = Math.max(1, Math.ceil(refused.msBeforeNext / 1_000));
+    throw new ProblemError(429, "Too many tries", `${why} ${waitText(seconds)}`, {}, seconds);
+  }
 }
 
-/** A right password clears what was noted against its e-mail. */
-export async function clearFailures(knex: Knex, email: string): Promise<void> {
-  await knex("login_failures").where({ email }).delete();
-}
+const waitText = (seconds: number): string => {
+  const minutes = Math.ceil(seconds / 60);
+  return minutes === 1 ? "Wait a minute and try again." : `Wait ${minutes} minutes and try again.`;
+};

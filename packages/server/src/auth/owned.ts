@@ -28,7 +28,7 @@ export class Owned {
   }
 
   async draft(id: string, removed = false): Promise<DraftRow> {
-    const row = await DraftRow.query(this.knex).findById(id).where({ ownerId: this.accountId }).withGraphFetched("system");
+    const row = await DraftRow.query(this.knex).findById(id).where({ ownerId: this.accountId });
     if (!row || (row.deletedAt !== null) !== removed) throw notFound("draft");
     return row;
   }

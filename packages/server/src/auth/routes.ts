@@ -1,32 +1,33 @@
 import { DONE, accountRoutes } from "@lodrin/contract";
-import type { Router } from "express";
+import type { Request, Router } from "express";
 import type { Knex } from "knex";
 import { mount } from "../http/mount.js";
 import { ProblemError, signInFirst } from "../http/problem.js";
 import { AccountRow } from "./account.js";
-import { clearFailures, noteFailure, refuseTooMany } from "./attempts.js";
-import { hashPassword, passwordFits } from "./password.js";
+import type { Attempts } from "./attempts.js";
+import { whyWeak } from "./common-passwords.js";
+import { hashOfNobody, hashPassword, isOutdated, passwordFits } from "./password.js";
 import { endSession, startSession } from "./session.js";
-
-// A hash of nothing anyone knows: an unknown e-mail takes as long as a wrong password.
-const NOBODY = hashPassword(crypto.randomUUID());
 
 const tidy = (email: string): string => email.trim().toLowerCase();
 
 /** Sign up, sign in, sign out, who am I, and preferences. */
-export function authRoutes(router: Router, knex: Knex): void {
+export function authRoutes(router: Router, knex: Knex, attempts: Attempts): void {
   mount(
     router,
     accountRoutes.signUp,
     async ({ body, request }) => {
       const email = tidy(body.email);
-      if (await AccountRow.query(knex).findOne({ email }))
-        throw new ProblemError(409, "Already here", "There is an account with this e-mail. Sign in instead.");
-      const account = await AccountRow.query(knex).insertAndFetch({
-        email,
-        name: body.name.trim(),
-        passwordHash: await hashPassword(body.password),
-      });
+      const weak = whyWeak(body.password);
+      if (weak)
+        throw new ProblemError(400, "Not as it should be", "Another password is needed.", { errors: [{ at: "/password", message: weak }] });
+      await attempts.signUp(addressOf(request));
+      if (await AccountRow.query(knex).findOne({ email })) throw alreadyHere();
+      const passwordHash = await hashPassword(body.password);
+      const account = await AccountRow.query(knex)
+        .insert({ email, name: body.name.trim(), passwordHash })
+        .returning("*")
+        .catch(takenMeanwhile);
       await startSession(request, account.id);
       return account.toReply();
     },
@@ -38,15 +39,13 @@ export function authRoutes(router: Router, knex: Knex): void {
     accountRoutes.signIn,
     async ({ body, request }) => {
       const email = tidy(body.email);
-      const address = request.ip ?? "unknown";
-      await refuseTooMany(knex, email, address);
+      const address = addressOf(request);
+      await attempts.signIn(email, address);
       const account = await AccountRow.query(knex).findOne({ email });
-      const fits = await passwordFits(body.password, account?.passwordHash ?? (await NOBODY));
-      if (!account || !fits) {
-        await noteFailure(knex, email, address);
-        throw new ProblemError(401, "Not right", "The e-mail or the password is not right.");
-      }
-      await clearFailures(knex, email);
+      const fits = await passwordFits(body.password, account?.passwordHash ?? (await hashOfNobody()));
+      if (!account || !fits) throw new ProblemError(401, "Not right", "The e-mail or the password is not right.");
+      await attempts.signedIn(email, address);
+      if (isOutdated(account.passwordHash)) await account.$query(knex).patch({ passwordHash: await hashPassword(body.password) });
       await startSession(request, account.id);
       return account.toReply();
     },
@@ -61,8 +60,10 @@ export function authRoutes(router: Router, knex: Knex): void {
   mount(router, accountRoutes.me, async ({ accountId }) => (await find(knex, accountId)).toReply());
 
   mount(router, accountRoutes.prefer, async ({ accountId, body }) => {
-    await find(knex, accountId);
-    return (await AccountRow.query(knex).patchAndFetchById(accountId, body)).toReply();
+    if (Object.keys(body).length === 0) return (await find(knex, accountId)).toReply();
+    const account = await AccountRow.query(knex).patch(body).where({ id: accountId }).returning("*").first();
+    if (!account) throw signInFirst();
+    return account.toReply();
   });
 }
 
@@ -70,4 +71,15 @@ async function find(knex: Knex, id: string): Promise<AccountRow> {
   const account = await AccountRow.query(knex).findById(id);
   if (!account) throw signInFirst();
   return account;
+}
+
+const addressOf = (request: Request): string => request.ip ?? "unknown";
+
+const alreadyHere = (): ProblemError => new ProblemError(409, "Already here", "There is an account with this e-mail. Sign in instead.");
+
+const UNIQUE_VIOLATION = "23505";
+
+/** Two sign-ups at the same moment: the second finds the e-mail taken. */
+function takenMeanwhile(error: { nativeError?: { code?: string } }): never {
+  throw error.nativeError?.code === UNIQUE_VIOLATION ? alreadyHere() : (error as unknown as Error);
 }

@@ -1,6 +1,7 @@
 import connectPgSimple from "connect-pg-simple";
 import type { Request, RequestHandler } from "express";
 import session from "express-session";
+import { LRUCache } from "lru-cache";
 import type { Pool } from "pg";
 import { signInFirst } from "../http/problem.js";
 
@@ -12,17 +13,32 @@ declare module "express-session" {
 
 const A_FORTNIGHT_MS = 14 * 24 * 60 * 60 * 1000;
 
-/** The session cookie, kept in PostgreSQL so that any process can read it. */
-export function sessions(pool: Pool, secret: string): RequestHandler {
-  const Store = connectPgSimple(session);
+const AN_HOUR_MS = 60 * 60 * 1000;
+const MOST_REMEMBERED = 20_000;
+
+const PgStore = connectPgSimple(session);
+
+/** Sessions in PostgreSQL. A visit lengthens its session at most once an hour: reading changes nothing in the database. */
+class SessionStore extends PgStore {
+  private readonly lengthened = new LRUCache<string, true>({ max: MOST_REMEMBERED, ttl: AN_HOUR_MS });
+
+  override touch(sid: string, data: session.SessionData, done?: () => void): void {
+    if (this.lengthened.has(sid)) return done?.();
+    this.lengthened.set(sid, true);
+    void super.touch(sid, data, done);
+  }
+}
+
+/** The session cookie, kept in PostgreSQL so that any process can read it; `secure` when it is only ever sent over TLS. */
+export function sessions(pool: Pool, secret: string, secure: boolean): RequestHandler {
   return session({
     name: "lodrin",
     secret,
-    store: new Store({ pool, tableName: "sessions", pruneSessionInterval: 3600 }),
+    store: new SessionStore({ pool, tableName: "sessions", pruneSessionInterval: 3600 }),
     resave: false,
     saveUninitialized: false,
     rolling: true,
-    cookie: { httpOnly: true, sameSite: "strict", secure: false, maxAge: A_FORTNIGHT_MS },
+    cookie: { httpOnly: true, sameSite: "strict", secure, maxAge: A_FORTNIGHT_MS },
   });
 }
 

@@ -3,12 +3,14 @@ import * as accounts from "./migrations/001-accounts.js";
 import * as bodies from "./migrations/002-bodies.js";
 import * as systemsAndDrafts from "./migrations/003-systems-and-drafts.js";
 import * as buildingOnOthers from "./migrations/004-systems-that-build-on-others.js";
+import * as serverThatHolds from "./migrations/005-server-that-holds.js";
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "001-accounts": accounts,
   "002-bodies": bodies,
   "003-systems-and-drafts": systemsAndDrafts,
   "004-systems-that-build-on-others": buildingOnOthers,
+  "005-server-that-holds": serverThatHolds,
 };
 
 const source: Knex.MigrationSource<string> = {
@@ -16,6 +18,11 @@ const source: Knex.MigrationSource<string> = {
   getMigrationName: (name) => name,
   getMigration: (name) => Promise.resolve(MIGRATIONS[name] as Knex.Migration),
 };
+
+/** Takes every change of shape back again, newest first. What was kept in the tables is lost. */
+export async function unmigrate(knex: Knex): Promise<void> {
+  await knex.migrate.rollback({ migrationSource: source }, true);
+}
 
 /** Brings the database to the newest shape. Several processes may call it at once: Knex locks. */
 export async function migrate(knex: Knex): Promise<void> {

@@ -1,4 +1,4 @@
-import type { Knex } from "knex";
+import { isDeepStrictEqual } from "node:util";
 import { collision } from "../http/problem.js";
 import { BaseModel } from "./base-model.js";
 
@@ -8,20 +8,32 @@ export class VersionedModel extends BaseModel {
   declare version: number;
 }
 
-/**
- * Changes a row only if it still has the version the change was made from; otherwise a 409 problem that carries what
- * is stored now. One statement, so two processes cannot both win.
- */
-export async function changeVersion(
-  row: VersionedModel,
-  knex: Knex,
-  version: number,
-  patch: Readonly<Record<string, unknown>>,
-  told: { readonly what: string; readonly current: () => Promise<unknown> },
-): Promise<void> {
-  const changed = await row
-    .$query(knex)
-    .where({ version })
-    .patch({ ...patch, version: version + 1 });
-  if (changed === 0) throw collision(told.what, await told.current());
+/** A change that was not made, because the row is not, or no longer, as it was when the change was begun. */
+interface NotChanged<R> {
+  /** What the row is called, for the message. */
+  readonly what: string;
+  /** The row as it is stored now. Throws when it is not there, or another's. */
+  readonly find: () => Promise<R>;
+  /** The same as it is answered. */
+  readonly current: () => Promise<unknown>;
 }
+
+/**
+ * Makes a change in one statement: `change` is an UPDATE with owner and version in its WHERE, and gives the row it changed.
+ * When it changed none, a row that is already as was asked for is a change whose answer got lost, and is given; any
+ * other is a 409 problem that carries what is stored now.
+ */
+export async function changeVersion<R extends VersionedModel>(
+  change: PromiseLike<R | undefined>,
+  patch: Readonly<Record<string, unknown>>,
+  { what, find, current }: NotChanged<R>,
+): Promise<R> {
+  const changed = await change;
+  if (changed) return changed;
+  const now = await find();
+  if (isAsAsked(now, patch)) return now;
+  throw collision(what, await current());
+}
+
+const isAsAsked = (row: object, patch: Readonly<Record<string, unknown>>): boolean =>
+  Object.entries(patch).every(([field, value]) => isDeepStrictEqual((row as Record<string, unknown>)[field], value));

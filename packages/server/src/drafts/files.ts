@@ -1,6 +1,6 @@
-import { loadSystem, run } from "@lodrin/core";
-import { DrawingTooLarge, type FileFormat, PAPER_KEYS, type Wanted } from "@lodrin/formats";
+import { PAPER_KEYS, type Wanted } from "@lodrin/formats";
 import { FORMATS, type PrintFacts } from "@lodrin/formats/pdf";
+import { Id } from "@lodrin/contract";
 import { Type } from "@sinclair/typebox";
 import type { Response, Router } from "express";
 import type { Knex } from "knex";
@@ -8,9 +8,11 @@ import { Owned } from "../auth/owned.js";
 import { accountIdOf } from "../auth/session.js";
 import { ProblemError } from "../http/problem.js";
 import { validate } from "../http/validate.js";
+import type { FileMaker } from "../files/file-maker.js";
+import { SystemVersionRow } from "../systems/system-version.js";
 import type { DraftRow } from "./draft.js";
 
-const Params = Type.Object({ id: Type.String({ format: "uuid" }), file: Type.String() });
+const Params = Type.Object({ id: Id, file: Type.String() });
 const Query = Type.Object(
   {
     paper: Type.Optional(Type.Union(PAPER_KEYS.map((key) => Type.Literal(key)))),
@@ -21,7 +23,7 @@ const Query = Type.Object(
 );
 
 /** The files of a kept draft: tiled PDF, handout PDF, SVG, DXF, tables and JSON. */
-export function draftFiles(router: Router, knex: Knex): void {
+export function draftFiles(router: Router, knex: Knex, files: FileMaker): void {
   router.get("/api/drafts/:id/files/:file", async (request, response) => {
     const accountId = accountIdOf(request);
     validate(Params, request.params, "path");
@@ -29,29 +31,28 @@ export function draftFiles(router: Router, knex: Knex): void {
     const format = FORMATS.find((f) => f.file === request.params.file);
     if (!format) throw new ProblemError(404, "No such file", `There are: ${FORMATS.map((f) => f.file).join(", ")}.`);
     const row = await new Owned(knex, accountId).draft(request.params.id);
+    const system = await SystemVersionRow.query(knex).findById(row.systemVersionId).throwIfNotFound();
     const { paper = "A4", what = "pieces", unit = row.unit } = request.query as Partial<Wanted>;
-    const { plan } = loadSystem(row.system?.notation ?? "", row.system?.bases);
-    const drafted = run(plan, row.measurements, row.settings, row.unit);
-    const draft = { plan, run: drafted, slug: row.system?.slug ?? "", ...factsOf(row), answers: row };
-    const body = await written(() => format.write(draft, { paper, what, unit }));
+    const body = await files.make({
+      file: format.file,
+      wanted: { paper, what, unit },
+      systemVersionId: row.systemVersionId,
+      ...{ slug: system.slug, notation: system.notation, bases: system.bases },
+      ...{ unit: row.unit, measurements: row.measurements, settings: row.settings },
+      ...factsOf(row, system),
+    });
     send(response, format.type, body, `${fileName(row.name)}-${format.file}`);
   });
 }
 
-/** Makes a file; a draft too large for any paper is told as such. */
-async function written(make: () => ReturnType<FileFormat["write"]>): Promise<string | Uint8Array> {
-  try {
-    return await make();
-  } catch (error) {
-    if (error instanceof DrawingTooLarge) throw new ProblemError(422, "Too large to print", error.message);
-    throw error;
-  }
-}
-
-function factsOf(row: DraftRow): PrintFacts {
+function factsOf(row: DraftRow, system: SystemVersionRow): PrintFacts {
   return {
     title: row.name,
-    lines: [row.systemLine, row.personName, `drafted ${new Date(row.updatedAt).toISOString().slice(0, 10)}`].filter((line) => line !== ""),
+    lines: [
+      `${system.title}, version ${system.version}`,
+      row.personName,
+      `drafted ${new Date(row.updatedAt).toISOString().slice(0, 10)}`,
+    ].filter((line) => line !== ""),
   };
 }
 

@@ -2,62 +2,56 @@ import { DONE, type Draft, draftRoutes } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
 import { Owned } from "../auth/owned.js";
+import { insertOnce } from "../database/insert-once.js";
 import { changeVersion } from "../database/versioned.js";
 import { mount } from "../http/mount.js";
 import { notFound } from "../http/problem.js";
 import { newestVersion } from "../systems/library.js";
+import { summariesOf } from "../systems/summary.js";
 import { DraftRow } from "./draft.js";
 
 /** Kept drafts: find, keep, change, duplicate, delete and restore. */
 export function draftsRoutes(router: Router, knex: Knex): void {
-  const reply = async (accountId: string, id: string): Promise<Draft> => (await new Owned(knex, accountId).draft(id)).toReply();
+  const reply = async (row: DraftRow): Promise<Draft> => row.toReply((await summariesOf(knex, [row.systemVersionId]))(row.systemVersionId));
+  const find = (accountId: string, id: string): Promise<DraftRow> => new Owned(knex, accountId).draft(id);
 
   mount(router, draftRoutes.drafts, async ({ accountId }) => {
-    const rows = await DraftRow.query(knex)
-      .where({ ownerId: accountId })
-      .whereNull("deletedAt")
-      .orderBy("updatedAt", "desc")
-      .withGraphFetched("system");
-    return rows.map((row) => row.toReply());
+    const rows = await DraftRow.query(knex).where({ ownerId: accountId }).whereNull("deletedAt").orderBy("updatedAt", "desc");
+    const of = await summariesOf(
+      knex,
+      rows.map((row) => row.systemVersionId),
+    );
+    return rows.map((row) => row.toReply(of(row.systemVersionId)));
   });
 
-  mount(router, draftRoutes.draft, ({ accountId, params }) => reply(accountId, params.id));
+  mount(router, draftRoutes.draft, async ({ accountId, params }) => reply(await find(accountId, params.id)));
 
   mount(router, draftRoutes.addDraft, async ({ accountId, body }) => {
     const system = await newestVersion(knex, body.slug);
     if (!system) throw notFound("system");
     await onlyOwn(new Owned(knex, accountId), body);
     const { slug: _, ...fields } = body;
-    const row = await DraftRow.query(knex).insert({ ...fields, ownerId: accountId, systemVersionId: system.id });
-    return reply(accountId, row.id);
+    const id = await insertOnce(DraftRow.query(knex), { ...fields, ownerId: accountId, systemVersionId: system.id });
+    return reply(await find(accountId, id));
   });
 
   mount(router, draftRoutes.changeDraft, async ({ accountId, params, body }) => {
-    const owned = new Owned(knex, accountId);
-    const row = await owned.draft(params.id);
-    await onlyOwn(owned, body);
+    await onlyOwn(new Owned(knex, accountId), body);
     const { version, ...patch } = body;
-    await changeVersion(
-      row,
-      knex,
-      version,
-      { ...patch, updatedAt: new Date().toISOString() },
-      { what: "draft", current: () => reply(accountId, params.id) },
-    );
-    return reply(accountId, params.id);
+    const change = DraftRow.query(knex)
+      .patch({ ...patch, version: version + 1, updatedAt: new Date().toISOString() })
+      .where({ id: params.id, ownerId: accountId, version })
+      .whereNull("deletedAt")
+      .returning("*")
+      .first();
+    const current = async (): Promise<Draft> => reply(await find(accountId, params.id));
+    return reply(await changeVersion(change, patch, { what: "draft", find: () => find(accountId, params.id), current }));
   });
 
-  mount(router, draftRoutes.duplicateDraft, async ({ accountId, params }) => {
-    const {
-      id: _,
-      version: __,
-      createdAt: ___,
-      updatedAt: ____,
-      system: _____,
-      ...fields
-    } = await new Owned(knex, accountId).draft(params.id);
-    const row = await DraftRow.query(knex).insert({ ...fields, name: `${fields.name.slice(0, 112)}, copy` });
-    return reply(accountId, row.id);
+  mount(router, draftRoutes.duplicateDraft, async ({ accountId, params, body }) => {
+    const { id: _, version: __, createdAt: ___, updatedAt: ____, ...fields } = await find(accountId, params.id);
+    const id = await insertOnce(DraftRow.query(knex), { ...fields, ...body, name: `${fields.name.slice(0, 112)}, copy` });
+    return reply(await find(accountId, id));
   });
 
   mount(router, draftRoutes.removeDraft, async ({ accountId, params }) => {
@@ -69,7 +63,7 @@ export function draftsRoutes(router: Router, knex: Knex): void {
   mount(router, draftRoutes.restoreDraft, async ({ accountId, params }) => {
     const row = await new Owned(knex, accountId).draft(params.id, true);
     await row.$query(knex).patch({ deletedAt: null });
-    return reply(accountId, params.id);
+    return reply(await find(accountId, params.id));
   });
 }
 

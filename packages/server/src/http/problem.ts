@@ -8,6 +8,8 @@ export class ProblemError extends Error {
     readonly title: string,
     readonly detail: string,
     readonly more: { readonly errors?: readonly { at: string; message: string }[]; readonly current?: unknown } = {},
+    /** Seconds after which it is worth trying again. */
+    readonly retryAfter?: number,
   ) {
     super(`${title}: ${detail}`);
   }
@@ -16,6 +18,9 @@ export class ProblemError extends Error {
 export const notFound = (what: string): ProblemError => new ProblemError(404, "Not here", `This ${what} is not here, or it is not yours.`);
 export const signInFirst = (): ProblemError =>
   new ProblemError(401, "Sign in first", "Your session has ended. Sign in again; what you typed is kept on this screen.");
+
+/** The server has its hands full; it is worth coming again in a moment. */
+export const busy = (why: string): ProblemError => new ProblemError(503, "Busy just now", `${why} Try again in a moment.`, {}, 2);
 
 /** Someone else, or another tab, was quicker: shows what is stored now beside what was sent. */
 export const collision = (what: string, current: unknown): ProblemError =>
@@ -33,18 +38,51 @@ export const problems: ErrorRequestHandler = (error: unknown, request, response,
   if (response.headersSent) return next(error);
   const problem = asProblem(error);
   if (problem.status >= 500) request.log.error({ err: error }, "request failed");
+  if (problem.retryAfter !== undefined) response.set("retry-after", `${problem.retryAfter}`);
   response
     .status(problem.status)
     .type("application/problem+json")
     .send(JSON.stringify({ type: "about:blank", title: problem.title, status: problem.status, detail: problem.detail, ...problem.more }));
 };
 
+interface KnownError {
+  readonly name?: string;
+  readonly status?: number;
+  readonly type?: string;
+  readonly code?: string;
+  readonly message?: string;
+}
+
+/** What is wrong with a body that could not even be read, by the reader's own word for it. */
+const UNREADABLE: Readonly<Record<string, string>> = {
+  "entity.parse.failed": "The request's body is not JSON.",
+  "charset.unsupported": "The request's body is in a character set that is not known. Send UTF-8.",
+  "encoding.unsupported": "The request's body is packed in a way that is not known. Send it plain or as gzip.",
+  "request.size.invalid": "The request's body is not as long as it says.",
+  "request.aborted": "The request broke off.",
+};
+
 function asProblem(error: unknown): ProblemError {
   if (error instanceof ProblemError) return error;
-  const known = error as { status?: number; type?: string; code?: string };
-  if (known.type === "entity.parse.failed") return new ProblemError(400, "Not readable", "The request's body is not JSON.");
-  if (known.type === "entity.too.large") return new ProblemError(413, "Too much", "The request's body is larger than a megabyte.");
-  if (known.code === "ECONNREFUSED" || known.code === "57P01")
-    return new ProblemError(503, "The database is away", "Lodrin cannot reach its database just now. Try again in a moment.");
+  const known = (error ?? {}) as KnownError;
+  if (known.type === "entity.too.large") return new ProblemError(413, "Too much", "The request's body is larger than is taken here.");
+  const status = known.status ?? 0;
+  if (status >= 400 && status < 500)
+    return new ProblemError(status, "Not readable", UNREADABLE[known.type ?? ""] ?? "The request cannot be read.");
+  if (isAway(known))
+    return new ProblemError(503, "The database is away", "Lodrin cannot reach its database just now. Try again in a moment.", {}, 2);
+  if (BEYOND.has(known.code ?? ""))
+    return new ProblemError(400, "Not as it should be", "Something in the request is no text, number or day that can be kept.");
   return new ProblemError(500, "Something broke", "Lodrin made a mistake. It has been noted; try again.");
 }
+
+/** PostgreSQL's codes for text and figures it cannot hold: https://www.postgresql.org/docs/15/errcodes-appendix.html */
+const BEYOND: ReadonlySet<string> = new Set(["22003", "22007", "22008", "22021", "22P02", "22P05"]);
+
+/** Codes of the system and of PostgreSQL's classes 08 and 57 for a database that goes, comes or is not there. */
+const AWAY = /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|57P0[0-5]|53300|08...)$/;
+const AWAY_SAID =
+  /Connection terminated|connection timeout|timeout exceeded when trying to connect|Client has encountered a connection error/i;
+
+const isAway = ({ code, name, message }: KnownError): boolean =>
+  AWAY.test(code ?? "") || name === "KnexTimeoutError" || AWAY_SAID.test(message ?? "");

@@ -2,6 +2,7 @@ import { DONE, bodyRoutes, type Person } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
 import { Owned } from "../auth/owned.js";
+import { insertOnce } from "../database/insert-once.js";
 import { changeVersion } from "../database/versioned.js";
 import { mount } from "../http/mount.js";
 import { PersonRow } from "./person.js";
@@ -24,14 +25,21 @@ export function peopleRoutes(router: Router, knex: Knex): void {
   });
 
   mount(router, bodyRoutes.addPerson, async ({ accountId, body }) => {
-    const row = await PersonRow.query(knex).insertAndFetch({ ...body, ownerId: accountId });
-    return row.toReply();
+    const id = await insertOnce(PersonRow.query(knex), { ...body, ownerId: accountId });
+    await new Owned(knex, accountId).person(id);
+    return reply(id);
   });
 
   mount(router, bodyRoutes.changePerson, async ({ accountId, params, body }) => {
-    const row = await new Owned(knex, accountId).person(params.id);
     const { version, ...patch } = body;
-    await changeVersion(row, knex, version, patch, { what: "person", current: () => reply(params.id) });
+    const change = PersonRow.query(knex)
+      .patch({ ...patch, version: version + 1 })
+      .where({ id: params.id, ownerId: accountId, version })
+      .whereNull("deletedAt")
+      .returning("*")
+      .first();
+    const find = (): Promise<PersonRow> => new Owned(knex, accountId).person(params.id);
+    await changeVersion(change, patch, { what: "person", find, current: () => reply(params.id) });
     return reply(params.id);
   });
 
@@ -48,25 +56,32 @@ export function peopleRoutes(router: Router, knex: Knex): void {
   });
 
   mount(router, bodyRoutes.addSet, async ({ accountId, params, body }) => {
-    const person = await new Owned(knex, accountId).person(params.id);
-    const row = await SetRow.query(knex).insertAndFetch({ ...body, personId: person.id });
-    return row.toReply();
+    const owned = new Owned(knex, accountId);
+    const person = await owned.person(params.id);
+    const id = await insertOnce(SetRow.query(knex), { ...body, personId: person.id });
+    return (await owned.set(id)).toReply();
   });
 
   mount(router, bodyRoutes.changeSet, async ({ accountId, params, body }) => {
     const owned = new Owned(knex, accountId);
-    const row = await owned.set(params.id);
     const { version, ...patch } = body;
-    const current = async (): Promise<ReturnType<SetRow["toReply"]>> => (await owned.set(params.id)).toReply();
-    await changeVersion(row, knex, version, { ...patch, updatedAt: new Date().toISOString() }, { what: "measurement set", current });
-    return current();
+    const change = SetRow.query(knex)
+      .patch({ ...patch, version: version + 1, updatedAt: new Date().toISOString() })
+      .where({ id: params.id, version })
+      .whereIn("personId", PersonRow.query(knex).select("id").where({ ownerId: accountId }).whereNull("deletedAt"))
+      .whereNull("deletedAt")
+      .returning("*")
+      .first();
+    const find = (): Promise<SetRow> => owned.set(params.id);
+    const row = await changeVersion(change, patch, { what: "measurement set", find, current: async () => (await find()).toReply() });
+    return row.toReply();
   });
 
   mount(router, bodyRoutes.copySet, async ({ accountId, params, body }) => {
-    const from = await new Owned(knex, accountId).set(params.id);
-    const { personId, unit, written, note } = from;
-    const row = await SetRow.query(knex).insertAndFetch({ personId, unit, written, note, takenOn: body.takenOn });
-    return row.toReply();
+    const owned = new Owned(knex, accountId);
+    const { personId, unit, written, note } = await owned.set(params.id);
+    const id = await insertOnce(SetRow.query(knex), { personId, unit, written, note, ...body });
+    return (await owned.set(id)).toReply();
   });
 
   mount(router, bodyRoutes.removeSet, async ({ accountId, params }) => {

@@ -4,10 +4,14 @@ import type { Express } from "express";
 import type { Knex } from "knex";
 import { pino } from "pino";
 import request, { type Response } from "supertest";
-import { createApp } from "../app.js";
+import { type AppContext, createApp } from "../app.js";
 import { connect, poolFor } from "../database/connect.js";
+import { FileMaker } from "../files/file-maker.js";
 import { loadLibrary } from "../systems/library.js";
 import { administer, TEMPLATE, urlOf } from "./database.js";
+
+/** The worker as `./lodrin test` has bundled it. */
+export const WORKER = fileURLToPath(new URL("../../build/file-worker.mjs", import.meta.url));
 
 /** An application on a database of its own, copied from the migrated template. */
 export interface Harness {
@@ -18,7 +22,7 @@ export interface Harness {
 }
 
 /** Opens a fresh harness with the library on its shelf. */
-export async function openHarness(): Promise<Harness> {
+export async function openHarness(more: Partial<AppContext> = {}): Promise<Harness> {
   const name = `lodrin_test_${randomBytes(6).toString("hex")}`;
   await administer(`create database ${name} template ${TEMPLATE}`);
   const url = urlOf(name);
@@ -27,9 +31,10 @@ export async function openHarness(): Promise<Harness> {
   await loadLibrary(knex, fileURLToPath(new URL("../../../../systems", import.meta.url)));
   const logged: string[] = [];
   const log = pino({ level: "info" }, { write: (line: string) => void logged.push(line) });
-  const app = createApp({ knex, pool, log, sessionSecret: "for tests only", webRoot: undefined });
+  const files = new FileMaker(WORKER);
+  const app = createApp({ knex, pool, log, files, sessionSecret: "for tests only", webRoot: undefined, ...more });
   const close = async (): Promise<void> => {
-    await Promise.all([knex.destroy(), pool.end()]);
+    await Promise.all([knex.destroy(), pool.end(), files.close()]);
     await administer(`drop database if exists ${name} with (force)`);
   };
   return { app, knex, logged, close };

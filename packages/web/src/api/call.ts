@@ -33,12 +33,13 @@ export async function call<T extends Route>(route: T, given: Given<T>): Promise<
     init.body = JSON.stringify(body ?? {});
     init.headers = { ...init.headers, "content-type": "application/json" };
   }
-  let response: Response;
-  try {
-    response = await fetch(path, init);
-  } catch {
-    throw new CallError(0, "No connection", "Lodrin cannot be reached just now.");
-  }
+  // What is made under an id of its own may be asked for again: nothing is made twice.
+  const again = route.method === "POST" && typeof (body as { id?: unknown } | undefined)?.id === "string";
+  const response = await fetch(path, init)
+    .catch(() => (again ? fetch(path, { ...init, signal: AbortSignal.timeout(PATIENCE_MS) }) : Promise.reject(new Error("no answer"))))
+    .catch(() => {
+      throw new CallError(0, "No connection", "Lodrin cannot be reached just now.");
+    });
   const reply: unknown = await response.json().catch(() => undefined);
   if (response.ok && reply !== undefined) return reply as ReplyOf<T>;
   throw problemOf(response.status, reply);

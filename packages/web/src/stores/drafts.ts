@@ -1,5 +1,6 @@
 import { type BodyOf, type Draft, draftRoutes } from "@lodrin/contract";
 import { defineStore } from "pinia";
+import { v4 as uuid } from "uuid";
 import { ref } from "vue";
 import { call } from "../api/call.js";
 import { useUndo } from "./undo.js";
@@ -15,13 +16,13 @@ export const useDrafts = defineStore("drafts", () => {
   }
 
   async function add(body: BodyOf<typeof draftRoutes.addDraft>): Promise<Draft> {
-    const draft = await call(draftRoutes.addDraft, { body });
+    const draft = await call(draftRoutes.addDraft, { body: { id: uuid(), ...body } });
     drafts.value.unshift(draft);
     return draft;
   }
 
   async function duplicate(id: string): Promise<Draft> {
-    const copy = await call(draftRoutes.duplicateDraft, { params: { id } });
+    const copy = await call(draftRoutes.duplicateDraft, { params: { id }, body: { id: uuid() } });
     drafts.value.unshift(copy);
     return copy;
   }

@@ -1,5 +1,6 @@
 import { bodyRoutes, type MeasurementSet, type Person } from "@lodrin/contract";
 import { defineStore } from "pinia";
+import { v4 as uuid } from "uuid";
 import { ref } from "vue";
 import { call } from "../api/call.js";
 import { useUndo } from "./undo.js";
@@ -21,7 +22,7 @@ export const usePeople = defineStore("people", () => {
   const setById = (id: string): MeasurementSet | undefined => people.value.flatMap((p) => p.sets).find((s) => s.id === id);
 
   async function add(name: string, isSelf: boolean, isChild: boolean): Promise<Person> {
-    const person = await call(bodyRoutes.addPerson, { body: { name, isSelf, isChild, note: "" } });
+    const person = await call(bodyRoutes.addPerson, { body: { id: uuid(), name, isSelf, isChild, note: "" } });
     people.value.push(person);
     return person;
   }
@@ -36,13 +37,16 @@ export const usePeople = defineStore("people", () => {
   }
 
   async function addSet(person: Person, unit: "in" | "cm"): Promise<MeasurementSet> {
-    const set = await call(bodyRoutes.addSet, { params: { id: person.id }, body: { takenOn: today(), unit, written: {}, note: "" } });
+    const set = await call(bodyRoutes.addSet, {
+      params: { id: person.id },
+      body: { id: uuid(), takenOn: today(), unit, written: {}, note: "" },
+    });
     byId(person.id)?.sets.unshift(set);
     return set;
   }
 
   async function copySet(set: MeasurementSet): Promise<MeasurementSet> {
-    const copy = await call(bodyRoutes.copySet, { params: { id: set.id }, body: { takenOn: today() } });
+    const copy = await call(bodyRoutes.copySet, { params: { id: set.id }, body: { id: uuid(), takenOn: today() } });
     byId(set.personId)?.sets.unshift(copy);
     return copy;
   }

@@ -1,0 +1,57 @@
+import { availableParallelism } from "node:os";
+import { Piscina } from "piscina";
+import { busy, ProblemError } from "../http/problem.js";
+import type { FileToMake, MadeFile } from "./make-file.js";
+
+/** What one file may take. */
+const SECONDS = 20;
+const MEGABYTES = 512;
+/** More files waiting than this are turned away, to come again. */
+const MOST_WAITING = 100;
+
+/** Makes files in threads of their own, so that no draft holds up the server; what takes too long or too much is ended. */
+export class FileMaker {
+  private readonly pool: Piscina<FileToMake, MadeFile>;
+
+  /** `worker` is the bundled `files/worker.ts`. */
+  constructor(
+    worker: string,
+    private readonly seconds = SECONDS,
+  ) {
+    this.pool = new Piscina<FileToMake, MadeFile>({
+      filename: worker,
+      minThreads: 1,
+      maxThreads: Math.max(1, availableParallelism() - 1),
+      idleTimeout: 60_000,
+      maxQueue: MOST_WAITING,
+      resourceLimits: { maxOldGenerationSizeMb: MEGABYTES },
+    });
+  }
+
+  /** Throws ProblemError: 422 when the draft is too large or too much, 503 when too many wait. */
+  async make(asked: FileToMake): Promise<string | Uint8Array> {
+    if (this.pool.queueSize >= MOST_WAITING) throw busy("Many files are being made just now.");
+    let made: MadeFile;
+    try {
+      made = await this.pool.run(asked, { signal: AbortSignal.timeout(this.seconds * 1_000) });
+    } catch (error) {
+      throw this.asProblem(error);
+    }
+    if ("tooLarge" in made) throw new ProblemError(422, "Too large to print", made.tooLarge);
+    return made.body;
+  }
+
+  private asProblem(error: unknown): unknown {
+    const { name, code } = error as { name?: string; code?: string };
+    const fix = "Check its measurements and settings: one of them is far from what a body or its author gave.";
+    if (name === "AbortError")
+      return new ProblemError(422, "Too much to draw", `This took longer than ${this.seconds} seconds and was ended. ${fix}`);
+    if (code === "ERR_WORKER_OUT_OF_MEMORY")
+      return new ProblemError(422, "Too much to draw", `This took more memory than a draft may and was ended. ${fix}`);
+    return error;
+  }
+
+  close(): Promise<void> {
+    return this.pool.destroy();
+  }
+}

@@ -1,0 +1,2 @@
+// What a worker of the pool runs; bundled by itself.
+export { makeFile as default } from "./make-file.js";
