@@ -4,8 +4,13 @@ say() { printf '%s\n' "$*" >&2; }
 fail() { say "$*"; exit 1; }
 am_root() { [ "$(id -u)" = 0 ]; }
 
-DATA="$ROOT/data"
-LOGS="$DATA/log"
+# Where data lies: beside the program, or where `place_data` found that it can (see postgres.sh), remembered in data/elsewhere.
+use_data() {
+  DATA=$1
+  LOGS="$DATA/log"
+  CLUSTER="$DATA/postgres"
+}
+use_data "$(cat "$ROOT/data/elsewhere" 2>/dev/null || echo "$ROOT/data")"
 
 # Node: new enough, or one sentence.
 need_node() {
@@ -30,7 +35,7 @@ need_modules() {
   say "Installing packages (npm ci) …"
   mkdir -p "$LOGS"
   (cd "$ROOT" && npm ci --no-audit --no-fund >"$LOGS/npm.log" 2>&1) ||
-    fail "npm ci failed: $(grep -m1 -iE 'npm error' "$LOGS/npm.log" || tail -n1 "$LOGS/npm.log"). The whole story is in data/log/npm.log."
+    fail "npm ci failed: $(grep -m1 -iE 'npm error' "$LOGS/npm.log" || tail -n1 "$LOGS/npm.log"). The whole story is in $LOGS/npm.log."
   cp "$ROOT/package-lock.json" "$stamp"
 }
 
@@ -54,7 +59,7 @@ need_web_build() {
   older_than build/.web packages/core packages/formats packages/contract packages/web package-lock.json || return 0
   say "Building the application …"
   mkdir -p "$LOGS" build
-  npm run build >"$LOGS/build.log" 2>&1 || fail "Building the application failed: $(grep -m1 -iE 'error' "$LOGS/build.log"). The whole story is in data/log/build.log."
+  npm run build >"$LOGS/build.log" 2>&1 || fail "Building the application failed: $(grep -m1 -iE 'error' "$LOGS/build.log"). The whole story is in $LOGS/build.log."
   touch build/.web
 }
 
@@ -66,5 +71,15 @@ need_debian() {
   say "Installing $* (apt-get) …"
   mkdir -p "$LOGS"
   { apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$@"; } >"$LOGS/apt.log" 2>&1 ||
-    fail "apt-get could not install $*: $(grep -m1 -E '^E:' "$LOGS/apt.log"). The whole story is in data/log/apt.log."
+    fail "apt-get could not install $*: $(grep -m1 -E '^E:' "$LOGS/apt.log"). The whole story is in $LOGS/apt.log."
+}
+
+# A process by more than its number, which another may have later: its number and the moment it began (ticks since boot).
+process_id() { printf '%s %s\n' "$1" "$(awk '{ sub(/^.*\) /, ""); print $20 }' "/proc/$1/stat" 2>/dev/null)"; }
+
+# True when the process that was noted in a file still runs.
+still_runs() {
+  local noted
+  noted=$(cat "$1" 2>/dev/null) || return 1
+  [ -n "$noted" ] && [ "$noted" = "$(process_id "${noted%% *}")" ] && kill -0 "${noted%% *}" 2>/dev/null
 }

@@ -1,7 +1,5 @@
 # The private PostgreSQL: one cluster in data/postgres, on loopback, on a port of its own.
 
-CLUSTER="$DATA/postgres"
-
 pg_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n1; }
 
 need_postgres() {
@@ -20,17 +18,22 @@ as_pg() {
   if am_root; then runuser -u postgres -- "$@"; else "$@"; fi
 }
 
-# Files that the user postgres must reach when we are root.
-open_for_pg() {
-  am_root || return 0
-  local folder=$DATA
-  mkdir -p "$DATA"
-  chmod 711 "$DATA"
-  while [ "$folder" != / ]; do
-    folder=$(dirname "$folder")
-    runuser -u postgres -- test -x "$folder" ||
-      fail "The user postgres may not enter $folder, so the database cannot live in $DATA. Run: chmod o+x $folder  (or move this folder, or set DATABASE_URL to a server you have)."
-  done
+# True when the user postgres may go into a folder; anyone may who runs it as himself.
+pg_may_enter() { ! am_root || runuser -u postgres -- test -x "$1"; }
+
+# The data goes beside the program. Where the user postgres may not enter (a clone in root's own home), it goes to /var/lib.
+place_data() {
+  [ -f "$CLUSTER/PG_VERSION" ] && return
+  mkdir -p "$ROOT/data"
+  am_root && chmod 711 "$ROOT/data"
+  if [ "$DATA" = "$ROOT/data" ] && ! pg_may_enter "$ROOT/data"; then
+    use_data "/var/lib/lodrin/$(basename "$ROOT")-$(printf '%s' "$ROOT" | cksum | cut -d' ' -f1)"
+    printf '%s\n' "$DATA" >"$ROOT/data/elsewhere"
+    say "The database's user may not enter $ROOT, so the data is kept in $DATA."
+  fi
+  mkdir -p "$DATA" "$LOGS"
+  am_root && chmod 711 "$DATA"
+  pg_may_enter "$DATA" || fail "The user postgres may not enter $DATA, so the database cannot live there. Set DATABASE_URL to a server you have."
 }
 
 free_port() {
@@ -49,7 +52,7 @@ make_cluster() {
   am_root && chown postgres "$CLUSTER" "$DATA/password"
   chmod 700 "$CLUSTER"
   (cd / && as_pg "$(pg_bin)/initdb" -D "$CLUSTER" -U lodrin --pwfile="$DATA/password" --auth-host=scram-sha-256 --auth-local=scram-sha-256 -E UTF8 --locale=C.UTF-8) >"$LOGS/initdb.log" 2>&1 ||
-    { tail -n2 "$LOGS/initdb.log" >&2; fail "The database could not be made; the whole story is in data/log/initdb.log."; }
+    { tail -n2 "$LOGS/initdb.log" >&2; fail "The database could not be made; the whole story is in $LOGS/initdb.log."; }
   free_port >"$DATA/port"
 }
 
@@ -62,8 +65,8 @@ pg_running() {
 # Starts the cluster if it does not run. Sets STARTED_PG=1 when this call started it, and DATABASE_URL.
 start_postgres() {
   need_postgres
-  mkdir -p "$DATA" "$LOGS"
-  open_for_pg
+  place_data
+  mkdir -p "$LOGS"
   exec 9>"$DATA/lock"
   flock -w 120 9 || fail "Another ./lodrin holds the database's lock. Wait for it, or run ./lodrin stop."
   make_cluster
@@ -73,11 +76,11 @@ start_postgres() {
     am_root && touch "$LOGS/postgres.log" && chown postgres "$LOGS/postgres.log"
     chmod 755 "$LOGS"
     for try in 1 2 3; do
-      (cd / && as_pg "$(pg_bin)/pg_ctl" -D "$CLUSTER" -l "$LOGS/postgres.log" -w -t 60 -o "-c listen_addresses=127.0.0.1 -c port=$(cat "$DATA/port") -c unix_socket_directories=''" start) >"$LOGS/pg_ctl.log" 2>&1 9>&- && break
+      (cd / && as_pg "$(pg_bin)/pg_ctl" -D "$CLUSTER" -l "$LOGS/postgres.log" -w -t 60 -o "-c listen_addresses=127.0.0.1 -c port=$(cat "$DATA/port") -c unix_socket_directories=''" start) >"$LOGS/pg_ctl.log" 2>&1 8>&- 9>&- && break
       if grep -q 'could not bind' "$LOGS/postgres.log" 2>/dev/null; then free_port >"$DATA/port"; fi
       sleep 1
     done
-    pg_running || fail "The database did not start: $(grep -E 'FATAL|PANIC' "$LOGS/postgres.log" | tail -n1). The whole story is in data/log/postgres.log."
+    pg_running || fail "The database did not start: $(grep -E 'FATAL|PANIC' "$LOGS/postgres.log" | tail -n1). The whole story is in $LOGS/postgres.log."
     STARTED_PG=1
   fi
   exec 9>&-

@@ -1,17 +1,31 @@
 import { fileURLToPath } from "node:url";
 import { pino } from "pino";
 import { createApp } from "./app.js";
-import { readConfig } from "./config.js";
+import { type Config, readConfig } from "./config.js";
 import { connect, poolFor } from "./database/connect.js";
 import { migrate } from "./database/migrate.js";
 import { DEMO_LOGINS, loadDemo } from "./demo/load.js";
 import { FileMaker } from "./files/file-maker.js";
 import { loadLibrary } from "./systems/library.js";
 
-/** Exit code by which `./lodrin` knows that the port is taken. */
+/** Exit codes by which `./lodrin` knows that the port is taken, and that the server could not begin. */
 const PORT_TAKEN = 3;
+const NOT_BEGUN = 4;
 
-const config = readConfig(process.env);
+function notBegun(error: unknown): never {
+  process.stderr.write(`${(error as Error).message}\n`);
+  process.exit(NOT_BEGUN);
+}
+
+function configOrEnd(): Config {
+  try {
+    return readConfig(process.env);
+  } catch (error) {
+    return notBegun(error);
+  }
+}
+
+const config = configOrEnd();
 const log = pino(
   { level: config.logLevel, base: null },
   pino.destination({ dest: process.env["LODRIN_LOG_FILE"] ?? 1, sync: false, mkdir: true }),
@@ -19,9 +33,13 @@ const log = pino(
 const knex = connect(config.databaseUrl);
 const pool = poolFor(config.databaseUrl);
 
-await migrate(knex);
-await loadLibrary(knex, config.library);
-if (config.demo) await loadDemo(knex);
+try {
+  await migrate(knex);
+  await loadLibrary(knex, config.library);
+  if (config.demo) await loadDemo(knex);
+} catch (error) {
+  notBegun(error);
+}
 
 const files = new FileMaker(fileURLToPath(new URL("./file-worker.mjs", import.meta.url)));
 const { sessionSecret, webRoot, secure, trustProxy } = config;

@@ -1,0 +1,112 @@
+import { writeFileSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Draft } from "@lodrin/contract";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { type Harness, openHarness, type Visitor, visitor } from "../test/harness.js";
+import { FileMaker } from "./file-maker.js";
+import type { FileToMake } from "./make-file.js";
+
+let h: Harness;
+let v: Visitor;
+beforeAll(async () => {
+  h = await openHarness();
+  v = await visitor(h.app, "evening@quillmoor.example");
+});
+afterAll(() => h.close());
+
+const SHIRT = { chest: "104", neck: "41", scye_depth: "25", back_waist: "45", half_back: "20,6", garment_length: "77" };
+const newDraft = async (slug: string, settings: Record<string, string>, measurements: Record<string, string> = SHIRT): Promise<Draft> =>
+  (
+    await v.send("post", "/api/drafts", {
+      name: "Evil",
+      note: "",
+      slug,
+      personId: null,
+      personName: "",
+      setId: null,
+      unit: "cm",
+      measurements,
+      settings,
+      step: 0,
+    })
+  ).body as Draft;
+
+describe("no answer stops the server", () => {
+  it.each([
+    ["08-menswear-flat-shirt-block", { neck_div: "0.000001" }],
+    ["08-menswear-flat-shirt-block", { neck_div: "-0.5", seam: "99999 cm" }],
+    ["20-child-bodice-with-grading", { steps: "-1000" }],
+    ["20-child-bodice-with-grading", { steps: "99999999" }],
+  ])("%s with %j", async (slug, settings) => {
+    const draft = await newDraft(slug, settings as unknown as Record<string, string>);
+    const from = performance.now();
+    for (const file of ["pattern.pdf", "handout.pdf", "pattern.svg", "pattern.dxf", "run.json"]) {
+      const reply = await v.get(`/api/drafts/${draft.id}/files/${file}`);
+      expect([200, 422]).toContain(reply.status);
+    }
+    expect(performance.now() - from).toBeLessThan(15_000);
+  });
+
+  it("a body that no paper holds is told so, with what to do", async () => {
+    const notation = `system "Sail"
+  unit cm
+board M
+A0 start
+A1 out 3000 from A0
+A2 down 3000 from A1
+A3 down 3000 from A0
+piece Sail "Sail" on M · cut 1
+  edge top: A0 > A1
+  edge leech: A1 > A2
+  edge foot: A2 > A3
+  edge luff: A3 > A0
+`;
+    await h.knex("system_versions").insert({ slug: "sail", version: 1, title: "Sail", garment: "sail", notation });
+    const draft = await newDraft("sail", {}, {});
+    const reply = await v.get(`/api/drafts/${draft.id}/files/pattern.pdf`);
+    expect(reply.status).toBe(422);
+    expect(reply.body).toMatchObject({ title: "Too large to print", detail: expect.stringContaining("Check the measurements") as string });
+  });
+
+  it("health is answered while twenty files are being made", async () => {
+    const draft = await newDraft("08-menswear-flat-shirt-block", {});
+    const files = Promise.all(Array.from({ length: 20 }, () => v.get(`/api/drafts/${draft.id}/files/pattern.pdf`)));
+    const waits: number[] = [];
+    for (let i = 0; i < 20; i++) {
+      const from = performance.now();
+      await v.get("/api/health");
+      waits.push(performance.now() - from);
+    }
+    for (const reply of await files) expect(reply.status).toBe(200);
+    expect(waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]).toBeLessThan(100);
+  });
+});
+
+describe("a worker that takes too much", () => {
+  const asked: FileToMake = {
+    file: "x",
+    wanted: { paper: "A4", what: "pieces", unit: "cm" },
+    ...{ systemVersionId: "1", slug: "x", notation: "", bases: {}, unit: "cm", measurements: {}, settings: {}, title: "x", lines: [] },
+  };
+
+  it.each([
+    ["time", "for (;;);", 422, "took longer than 1 seconds"],
+    ["memory", "const all = []; for (;;) all.push(new Array(1e5).fill(Math.random()).map(String));", 422, "took more memory"],
+  ])("of %s is ended and told, and the next file is made", async (_, doing, status, said) => {
+    const folder = mkdtempSync(join(tmpdir(), "lodrin-worker-"));
+    const worker = join(folder, "worker.mjs");
+    writeFileSync(worker, `export default ({ slug }) => { if (slug === "bad") { ${doing} } return { body: "made" }; };`);
+    const maker = new FileMaker(worker, said.includes("longer") ? 1 : 60);
+    try {
+      await expect(maker.make({ ...asked, slug: "bad" })).rejects.toMatchObject({
+        status,
+        detail: expect.stringContaining(said) as string,
+      });
+      expect(await maker.make(asked)).toBe("made");
+    } finally {
+      await maker.close();
+      rmSync(folder, { recursive: true });
+    }
+  });
+});
