@@ -1,13 +1,13 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { closed, Done, Id, Name, Unit } from "./common.js";
-import { route } from "./route.js";
+import { closed, Done, Id, IdParams, Moment, Name, Unit } from "./common.js";
+import { Role, route } from "./route.js";
 
 export const Account = Type.Object(
   {
     id: Id,
     email: Type.String(),
     name: Name,
-    role: Type.Union([Type.Literal("student"), Type.Literal("instructor")]),
+    role: Role,
     unit: Unit,
     look: Type.Union([Type.Literal("day"), Type.Literal("night"), Type.Literal("auto")]),
   },
@@ -15,16 +15,68 @@ export const Account = Type.Object(
 );
 export type Account = Static<typeof Account>;
 
+/** A place where somebody is signed in. */
+export const SignedIn = Type.Object(
+  {
+    id: Type.String(),
+    since: Moment,
+    /** The browser, as it names itself, and no more of it than tells it apart. */
+    device: Type.String(),
+    /** The one that asks. */
+    here: Type.Boolean(),
+  },
+  closed,
+);
+export type SignedIn = Static<typeof SignedIn>;
+
+/** What an instructor sees of an account. */
+const Member = Type.Pick(Account, ["id", "name", "email", "role"], closed);
+
 const Email = Type.String({ format: "email", maxLength: 200 });
 const Password = Type.String({ minLength: 10, maxLength: 200 });
+const Given = Type.String({ maxLength: 200 });
 
 export const accountRoutes = {
-  signUp: route("POST", "/api/accounts", { body: Type.Object({ email: Email, name: Name, password: Password }, closed), reply: Account }),
-  signIn: route("POST", "/api/session", {
-    body: Type.Object({ email: Type.String({ maxLength: 200 }), password: Type.String({ maxLength: 200 }) }, closed),
+  signUp: route("POST", "/api/accounts", {
+    who: "anyone",
+    body: Type.Object({ email: Email, name: Name, password: Password }, closed),
     reply: Account,
   }),
-  signOut: route("DELETE", "/api/session", { reply: Done }),
-  me: route("GET", "/api/session", { reply: Account }),
-  prefer: route("PATCH", "/api/session", { body: Type.Partial(Type.Pick(Account, ["name", "unit", "look"]), closed), reply: Account }),
+  signIn: route("POST", "/api/session", { who: "anyone", body: Type.Object({ email: Given, password: Given }, closed), reply: Account }),
+  signOut: route("DELETE", "/api/session", { who: "student", reply: Done }),
+  me: route("GET", "/api/session", { who: "student", reply: Account }),
+  prefer: route("PATCH", "/api/session", {
+    who: "student",
+    body: Type.Partial(Type.Pick(Account, ["name", "unit", "look"]), closed),
+    reply: Account,
+  }),
+  changePassword: route("POST", "/api/account/password", {
+    who: "student",
+    body: Type.Object({ old: Given, password: Password }, closed),
+    reply: Done,
+  }),
+  signedIn: route("GET", "/api/account/sessions", { who: "student", reply: Type.Array(SignedIn) }),
+  signOutElsewhere: route("DELETE", "/api/account/sessions", { who: "student", reply: Done }),
+  /** Everything kept of the account, as a ZIP of JSON and CSV: its bytes, not JSON. */
+  ownData: route("GET", "/api/account/data", { who: "student", reply: Type.Any() }),
+  /** Deletes the account and everything in it, at once and for good. */
+  removeAccount: route("POST", "/api/account/remove", { who: "student", body: Type.Object({ password: Given }, closed), reply: Done }),
+  members: route("GET", "/api/accounts", { who: "instructor", reply: Type.Array(Member) }),
+  changeRole: route("PATCH", "/api/accounts/:id", {
+    who: "owner",
+    params: IdParams,
+    body: Type.Object({ role: Role }, closed),
+    reply: Member,
+  }),
+  /** A link by which somebody who forgot the password sets a new one, once. */
+  resetLink: route("POST", "/api/accounts/:id/reset-link", {
+    who: "instructor",
+    params: IdParams,
+    reply: Type.Object({ path: Type.String(), until: Moment }, closed),
+  }),
+  resetPassword: route("POST", "/api/password-reset", {
+    who: "anyone",
+    body: Type.Object({ token: Type.String({ maxLength: 100 }), password: Password }, closed),
+    reply: Done,
+  }),
 };

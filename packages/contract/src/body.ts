@@ -19,30 +19,38 @@ const SetFields = Type.Pick(MeasurementSet, ["takenOn", "unit", "written", "note
 const Changed = Type.Object({ version: Version }, closed);
 
 export const bodyRoutes = {
-  people: route("GET", "/api/people", { reply: Type.Array(Person) }),
-  addPerson: route("POST", "/api/people", { body: Type.Object({ ...PersonFields.properties, ...OwnId }, closed), reply: Person }),
+  people: route("GET", "/api/people", { who: "student", reply: Type.Array(Person) }),
+  addPerson: route("POST", "/api/people", {
+    who: "student",
+    body: Type.Object({ ...PersonFields.properties, ...OwnId }, closed),
+    reply: Person,
+  }),
   changePerson: route("PATCH", "/api/people/:id", {
+    who: "student",
     params: IdParams,
     body: Type.Composite([Changed, Type.Partial(PersonFields)], closed),
     reply: Person,
   }),
-  removePerson: route("DELETE", "/api/people/:id", { params: IdParams, reply: Done }),
-  restorePerson: route("POST", "/api/people/:id/restore", { params: IdParams, reply: Person }),
+  removePerson: route("DELETE", "/api/people/:id", { who: "student", params: IdParams, reply: Done }),
+  restorePerson: route("POST", "/api/people/:id/restore", { who: "student", params: IdParams, reply: Person }),
   addSet: route("POST", "/api/people/:id/sets", {
+    who: "student",
     params: IdParams,
     body: Type.Object({ ...SetFields.properties, ...OwnId }, closed),
     reply: MeasurementSet,
   }),
   changeSet: route("PATCH", "/api/sets/:id", {
+    who: "student",
     params: IdParams,
     body: Type.Composite([Changed, Type.Partial(SetFields)], closed),
     reply: MeasurementSet,
   }),
   copySet: route("POST", "/api/sets/:id/copy", {
+    who: "student",
     params: IdParams,
     body: Type.Object({ takenOn: Day, ...OwnId }, closed),
     reply: MeasurementSet,
   }),
-  removeSet: route("DELETE", "/api/sets/:id", { params: IdParams, reply: Done }),
-  restoreSet: route("POST", "/api/sets/:id/restore", { params: IdParams, reply: MeasurementSet }),
+  removeSet: route("DELETE", "/api/sets/:id", { who: "student", params: IdParams, reply: Done }),
+  restoreSet: route("POST", "/api/sets/:id/restore", { who: "student", params: IdParams, reply: MeasurementSet }),
 };

@@ -40,15 +40,27 @@ const Change = Type.Partial(
 );
 
 export const draftRoutes = {
-  drafts: route("GET", "/api/drafts", { reply: Type.Array(Draft) }),
-  draft: route("GET", "/api/drafts/:id", { params: IdParams, reply: Draft }),
-  addDraft: route("POST", "/api/drafts", { body: Type.Object({ ...NewDraft.properties, ...OwnId }, closed), reply: Draft }),
+  drafts: route("GET", "/api/drafts", { who: "student", reply: Type.Array(Draft) }),
+  draft: route("GET", "/api/drafts/:id", { who: "student", params: IdParams, reply: Draft }),
+  addDraft: route("POST", "/api/drafts", { who: "student", body: Type.Object({ ...NewDraft.properties, ...OwnId }, closed), reply: Draft }),
   changeDraft: route("PATCH", "/api/drafts/:id", {
+    who: "student",
     params: IdParams,
     body: Type.Composite([Type.Object({ version: Version }), Change], closed),
     reply: Draft,
   }),
-  duplicateDraft: route("POST", "/api/drafts/:id/duplicate", { params: IdParams, body: Type.Object(OwnId, closed), reply: Draft }),
-  removeDraft: route("DELETE", "/api/drafts/:id", { params: IdParams, reply: Done }),
-  restoreDraft: route("POST", "/api/drafts/:id/restore", { params: IdParams, reply: Draft }),
+  duplicateDraft: route("POST", "/api/drafts/:id/duplicate", {
+    who: "student",
+    params: IdParams,
+    body: Type.Object(OwnId, closed),
+    reply: Draft,
+  }),
+  /** A file of a draft: its bytes, not JSON. */
+  draftFile: route("GET", "/api/drafts/:id/files/:file", {
+    who: "student",
+    params: Type.Object({ id: Id, file: Type.String({ maxLength: 40 }) }, closed),
+    reply: Type.Any(),
+  }),
+  removeDraft: route("DELETE", "/api/drafts/:id", { who: "student", params: IdParams, reply: Done }),
+  restoreDraft: route("POST", "/api/drafts/:id/restore", { who: "student", params: IdParams, reply: Draft }),
 };

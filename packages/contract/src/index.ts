@@ -1,6 +1,15 @@
-export { Account, accountRoutes } from "./account.js";
+export { Account, accountRoutes, SignedIn } from "./account.js";
 export { bodyRoutes, MeasurementSet, Person } from "./body.js";
 export { DONE, Done, Id, Problem } from "./common.js";
 export { Draft, draftRoutes } from "./draft.js";
-export { type BodyOf, type ParamsOf, type ReplyOf, type Route, route } from "./route.js";
+export { type BodyOf, type ParamsOf, type ReplyOf, Role, type Route, route } from "./route.js";
 export { SystemSheet, systemRoutes } from "./system.js";
+
+import { accountRoutes } from "./account.js";
+import { bodyRoutes } from "./body.js";
+import { draftRoutes } from "./draft.js";
+import type { Route } from "./route.js";
+import { systemRoutes } from "./system.js";
+
+/** Every call of the API. */
+export const ROUTES: readonly Route[] = [accountRoutes, bodyRoutes, systemRoutes, draftRoutes].flatMap((routes) => Object.values(routes));

@@ -1,4 +1,8 @@
-import type { Static, TSchema } from "@sinclair/typebox";
+import { type Static, type TSchema, Type } from "@sinclair/typebox";
+
+/** What an account may do, from least to most: a role may do all that those before it may. */
+export const Role = Type.Union([Type.Literal("student"), Type.Literal("instructor"), Type.Literal("owner")]);
+export type Role = Static<typeof Role>;
 
 /** One call of the API: the server validates with its schemas, the web client is typed by them. */
 export interface Route<
@@ -9,6 +13,8 @@ export interface Route<
   readonly method: "GET" | "POST" | "PATCH" | "DELETE";
   /** Express path, parameters as `:id`. */
   readonly path: string;
+  /** Who may call it: anyone at all, or an account of this role or more. Whose things it may touch is the server's to say. */
+  readonly who: "anyone" | Role;
   readonly params: P;
   readonly body: B;
   readonly reply: R;
@@ -24,7 +30,7 @@ export type ReplyOf<T> = T extends Route<TSchema | undefined, TSchema | undefine
 export function route<R extends TSchema, P extends TSchema | undefined = undefined, B extends TSchema | undefined = undefined>(
   method: Route["method"],
   path: string,
-  given: { params?: P; body?: B; reply: R },
+  given: { who: Route["who"]; params?: P; body?: B; reply: R },
 ): Route<P, B, R> {
-  return { method, path, params: given.params as P, body: given.body as B, reply: given.reply };
+  return { method, path, who: given.who, params: given.params as P, body: given.body as B, reply: given.reply };
 }

@@ -17,8 +17,9 @@ export const SystemSheet = Type.Object(
 export type SystemSheet = Static<typeof SystemSheet>;
 
 export const systemRoutes = {
-  shelf: route("GET", "/api/systems", { reply: Type.Array(SystemSheet) }),
+  shelf: route("GET", "/api/systems", { who: "student", reply: Type.Array(SystemSheet) }),
   system: route("GET", "/api/systems/:slug/:version", {
+    who: "student",
     params: Type.Object({ slug: Type.String({ pattern: "^[a-z0-9-]{1,80}$" }), version: Type.String({ pattern: "^[0-9]{1,6}$" }) }, closed),
     reply: SystemSheet,
   }),

@@ -6,6 +6,7 @@ import type { Knex } from "knex";
 import type { Pool } from "pg";
 import type { Logger } from "pino";
 import { pinoHttp } from "pino-http";
+import { ownAccountRoutes } from "./auth/account-routes.js";
 import { Attempts } from "./auth/attempts.js";
 import { authRoutes } from "./auth/routes.js";
 import { sessions } from "./auth/session.js";
@@ -50,6 +51,7 @@ export function createApp(context: AppContext): Express {
   app.use("/api", neverKept, sessions(context.pool, context.sessionSecret, context.secure ?? false), onlyJson, body);
   const router = express.Router();
   authRoutes(router, context.knex, new Attempts(context.pool));
+  ownAccountRoutes(router, context.knex);
   peopleRoutes(router, context.knex);
   systemsRoutes(router, context.knex);
   draftsRoutes(router, context.knex);

@@ -1,13 +1,19 @@
+import type { Role, Route } from "@lodrin/contract";
 import connectPgSimple from "connect-pg-simple";
 import type { Request, RequestHandler } from "express";
 import session from "express-session";
 import { LRUCache } from "lru-cache";
 import type { Pool } from "pg";
+import { refuseBelow } from "../access/role.js";
 import { signInFirst } from "../http/problem.js";
 
 declare module "express-session" {
   interface SessionData {
     accountId: string;
+    /** As it was when the session began: a changed role ends the account's sessions. */
+    role: Role;
+    since: string;
+    device: string;
   }
 }
 
@@ -49,12 +55,23 @@ export function accountIdOf(request: Request): string {
   return id;
 }
 
+/** The account a call is made by, as far as the route asks for one. Throws 401 and 403 problems. */
+export function callerOf(request: Request, route: Pick<Route, "who">): string {
+  if (route.who === "anyone") return request.session.accountId ?? "";
+  const accountId = accountIdOf(request);
+  refuseBelow(request.session.role ?? "student", route);
+  return accountId;
+}
+
+const LONGEST_DEVICE = 120;
+
 /** Starts a fresh session for an account: a new identifier, so that an old one cannot be carried over. */
-export function startSession(request: Request, accountId: string): Promise<void> {
+export function startSession(request: Request, { id, role }: { readonly id: string; readonly role: Role }): Promise<void> {
   return new Promise((resolve, reject) => {
     request.session.regenerate((error: unknown) => {
       if (error) return reject(error as Error);
-      request.session.accountId = accountId;
+      const device = (request.get("user-agent") ?? "").slice(0, LONGEST_DEVICE);
+      Object.assign(request.session, { accountId: id, role, since: new Date().toISOString(), device });
       request.session.save((saveError: unknown) => (saveError ? reject(saveError as Error) : resolve()));
     });
   });

@@ -4,6 +4,7 @@ import * as bodies from "./migrations/002-bodies.js";
 import * as systemsAndDrafts from "./migrations/003-systems-and-drafts.js";
 import * as buildingOnOthers from "./migrations/004-systems-that-build-on-others.js";
 import * as serverThatHolds from "./migrations/005-server-that-holds.js";
+import * as rolesAndResets from "./migrations/006-roles-and-resets.js";
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "001-accounts": accounts,
@@ -11,6 +12,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "003-systems-and-drafts": systemsAndDrafts,
   "004-systems-that-build-on-others": buildingOnOthers,
   "005-server-that-holds": serverThatHolds,
+  "006-roles-and-resets": rolesAndResets,
 };
 
 const source: Knex.MigrationSource<string> = {

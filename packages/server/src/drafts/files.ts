@@ -1,18 +1,17 @@
 import { PAPER_KEYS, type Wanted } from "@lodrin/formats";
 import { FORMATS, type PrintFacts } from "@lodrin/formats/pdf";
-import { Id } from "@lodrin/contract";
+import { draftRoutes, type ParamsOf } from "@lodrin/contract";
 import { Type } from "@sinclair/typebox";
 import type { Response, Router } from "express";
 import type { Knex } from "knex";
-import { Owned } from "../auth/owned.js";
-import { accountIdOf } from "../auth/session.js";
+import { Owned } from "../access/owned.js";
+import { callerOf } from "../auth/session.js";
 import { ProblemError } from "../http/problem.js";
 import { validate } from "../http/validate.js";
 import type { FileMaker } from "../files/file-maker.js";
 import { SystemVersionRow } from "../systems/system-version.js";
 import type { DraftRow } from "./draft.js";
 
-const Params = Type.Object({ id: Id, file: Type.String() });
 const Query = Type.Object(
   {
     paper: Type.Optional(Type.Union(PAPER_KEYS.map((key) => Type.Literal(key)))),
@@ -24,13 +23,14 @@ const Query = Type.Object(
 
 /** The files of a kept draft: tiled PDF, handout PDF, SVG, DXF, tables and JSON. */
 export function draftFiles(router: Router, knex: Knex, files: FileMaker): void {
-  router.get("/api/drafts/:id/files/:file", async (request, response) => {
-    const accountId = accountIdOf(request);
-    validate(Params, request.params, "path");
+  router.get(draftRoutes.draftFile.path, async (request, response) => {
+    const accountId = callerOf(request, draftRoutes.draftFile);
+    validate(draftRoutes.draftFile.params, request.params, "path");
+    const { id, file } = request.params as ParamsOf<typeof draftRoutes.draftFile>;
     validate(Query, request.query, "query");
-    const format = FORMATS.find((f) => f.file === request.params.file);
+    const format = FORMATS.find((f) => f.file === file);
     if (!format) throw new ProblemError(404, "No such file", `There are: ${FORMATS.map((f) => f.file).join(", ")}.`);
-    const row = await new Owned(knex, accountId).draft(request.params.id);
+    const row = await new Owned(knex, accountId).draft(id);
     const system = await SystemVersionRow.query(knex).findById(row.systemVersionId).throwIfNotFound();
     const { paper = "A4", what = "pieces", unit = row.unit } = request.query as Partial<Wanted>;
     const body = await files.make({

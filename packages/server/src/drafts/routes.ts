@@ -1,7 +1,7 @@
 import { DONE, type Draft, draftRoutes } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
-import { Owned } from "../auth/owned.js";
+import { Owned } from "../access/owned.js";
 import { insertOnce } from "../database/insert-once.js";
 import { changeVersion } from "../database/versioned.js";
 import { mount } from "../http/mount.js";

@@ -8,7 +8,8 @@ addFormats(ajv, ["uuid", "email", "date", "date-time"]);
 
 const compiled = new WeakMap<TSchema, ValidateFunction>();
 
-function validatorOf(schema: TSchema): ValidateFunction {
+/** The compiled schema. */
+export function validatorOf(schema: TSchema): ValidateFunction {
   const known = compiled.get(schema);
   if (known) return known;
   const made = ajv.compile(schema);

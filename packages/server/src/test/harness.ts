@@ -8,6 +8,7 @@ import { type AppContext, createApp } from "../app.js";
 import { connect, poolFor } from "../database/connect.js";
 import { FileMaker } from "../files/file-maker.js";
 import { loadLibrary } from "../systems/library.js";
+import { asPromised } from "./as-promised.js";
 import { administer, TEMPLATE, urlOf } from "./database.js";
 
 /** The worker as `./lodrin test` has bundled it. */
@@ -46,12 +47,15 @@ export interface Visitor {
   readonly send: (method: "post" | "patch" | "delete", path: string, body?: object) => Promise<Response>;
 }
 
-/** Signs a new account up and gives its visitor. */
-export async function visitor(app: Express, email: string): Promise<Visitor> {
+/** Signs a new account up, or in when its password is given, and gives its visitor. What is answered is held against the contract. */
+export async function visitor(app: Express, email: string, password?: string): Promise<Visitor> {
   const agent = request.agent(app);
-  await agent.post("/api/accounts").send({ email, name: "Somebody", password: "long enough 1" }).expect(201);
+  if (password === undefined) await agent.post("/api/accounts").send({ email, name: "Somebody", password: "long enough 1" }).expect(201);
+  else await agent.post("/api/session").send({ email, password }).expect(200);
   return {
-    get: (path) => agent.get(path),
-    send: (method, path, body) => (method === "delete" ? agent.delete(path) : agent[method](path).send(body ?? {})),
+    // A ZIP is not read as text.
+    get: async (path) => asPromised("get", path, await (path.endsWith("/data") ? agent.get(path).responseType("blob") : agent.get(path))),
+    send: async (method, path, body) =>
+      asPromised(method, path, await (method === "delete" ? agent.delete(path) : agent[method](path).send(body ?? {}))),
   };
 }

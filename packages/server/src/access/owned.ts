@@ -21,9 +21,9 @@ export class Owned {
   }
 
   async set(id: string, removed = false): Promise<SetRow> {
-    const row = await SetRow.query(this.knex).findById(id);
+    const mine = PersonRow.query(this.knex).select("id").where({ ownerId: this.accountId }).whereNull("deletedAt");
+    const row = await SetRow.query(this.knex).findById(id).whereIn("personId", mine);
     if (!row || (row.deletedAt !== null) !== removed) throw notFound("measurement set");
-    await this.person(row.personId);
     return row;
   }
 

@@ -1,0 +1,159 @@
+import { randomUUID } from "node:crypto";
+import { type Draft, type MeasurementSet, type Person, type Role, type Route, ROUTES } from "@lodrin/contract";
+import request from "supertest";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { AccountRow } from "../auth/account.js";
+import { type Harness, openHarness, type Visitor, visitor } from "../test/harness.js";
+
+const SHIRT = "08-menswear-flat-shirt-block";
+const NEW_DRAFT = {
+  name: "Shirt",
+  note: "",
+  slug: SHIRT,
+  personId: null,
+  personName: "",
+  setId: null,
+  unit: "cm",
+  measurements: {},
+  settings: {},
+  step: 0,
+};
+const NEW_PERSON = { name: "Ansel", isSelf: false, isChild: false, note: "" };
+const NEW_SET = { takenOn: "2026-10-01", unit: "cm", written: {}, note: "" };
+const PASSWORD = "long enough 1";
+
+/** What a row of the table may be about: things of one account, made anew for each call. */
+interface Things {
+  readonly accountId: string;
+  readonly person: string;
+  readonly set: string;
+  readonly draft: string;
+}
+
+/** How a route is called, and what its owner's role and a stranger to the things get. `null`: there is nobody else's to touch. */
+interface Row {
+  readonly path?: (t: Things) => string;
+  readonly body?: (t: Things) => object;
+  /** Made before the call, by the owner of the things. */
+  readonly before?: (v: Visitor, t: Things) => Promise<unknown>;
+  readonly own: number;
+  readonly others: number | null;
+}
+
+const removed =
+  (path: (t: Things) => string) =>
+  (v: Visitor, t: Things): Promise<unknown> =>
+    v.send("delete", path(t));
+
+/** Every route of the contract: one without a row fails. */
+const TABLE: Readonly<Record<string, Row>> = {
+  "POST /api/accounts": { body: () => ({ email: `${randomUUID()}@new.example`, name: "New", password: PASSWORD }), own: 201, others: null },
+  "POST /api/session": { body: () => ({ email: "nobody@here.example", password: PASSWORD }), own: 401, others: null },
+  "DELETE /api/session": { own: 200, others: null },
+  "GET /api/session": { own: 200, others: null },
+  "PATCH /api/session": { body: () => ({ unit: "cm" }), own: 200, others: null },
+  "POST /api/account/password": { body: () => ({ old: PASSWORD, password: PASSWORD }), own: 201, others: null },
+  "GET /api/account/sessions": { own: 200, others: null },
+  "DELETE /api/account/sessions": { own: 200, others: null },
+  "GET /api/account/data": { own: 200, others: null },
+  "POST /api/account/remove": { body: () => ({ password: PASSWORD }), own: 201, others: null },
+  "GET /api/accounts": { own: 200, others: null },
+  "PATCH /api/accounts/:id": { path: (t) => `/api/accounts/${t.accountId}`, body: () => ({ role: "student" }), own: 409, others: 200 },
+  "POST /api/accounts/:id/reset-link": { path: (t) => `/api/accounts/${t.accountId}/reset-link`, own: 403, others: 201 },
+  "POST /api/password-reset": { body: () => ({ token: "none", password: PASSWORD }), own: 410, others: null },
+  "GET /api/people": { own: 200, others: null },
+  "POST /api/people": { body: () => NEW_PERSON, own: 201, others: null },
+  "PATCH /api/people/:id": { path: (t) => `/api/people/${t.person}`, body: () => ({ version: 1, note: "x" }), own: 200, others: 404 },
+  "DELETE /api/people/:id": { path: (t) => `/api/people/${t.person}`, own: 200, others: 404 },
+  "POST /api/people/:id/restore": {
+    path: (t) => `/api/people/${t.person}/restore`,
+    before: removed((t) => `/api/people/${t.person}`),
+    own: 201,
+    others: 404,
+  },
+  "POST /api/people/:id/sets": { path: (t) => `/api/people/${t.person}/sets`, body: () => NEW_SET, own: 201, others: 404 },
+  "PATCH /api/sets/:id": { path: (t) => `/api/sets/${t.set}`, body: () => ({ version: 1, note: "x" }), own: 200, others: 404 },
+  "POST /api/sets/:id/copy": { path: (t) => `/api/sets/${t.set}/copy`, body: () => ({ takenOn: "2026-10-02" }), own: 201, others: 404 },
+  "DELETE /api/sets/:id": { path: (t) => `/api/sets/${t.set}`, own: 200, others: 404 },
+  "POST /api/sets/:id/restore": {
+    path: (t) => `/api/sets/${t.set}/restore`,
+    before: removed((t) => `/api/sets/${t.set}`),
+    own: 201,
+    others: 404,
+  },
+  "GET /api/systems": { own: 200, others: null },
+  "GET /api/systems/:slug/:version": { path: () => `/api/systems/${SHIRT}/1`, own: 200, others: null },
+  "GET /api/drafts": { own: 200, others: null },
+  "GET /api/drafts/:id": { path: (t) => `/api/drafts/${t.draft}`, own: 200, others: 404 },
+  "POST /api/drafts": { body: (t) => ({ ...NEW_DRAFT, personId: t.person, setId: t.set }), own: 201, others: 404 },
+  "PATCH /api/drafts/:id": { path: (t) => `/api/drafts/${t.draft}`, body: () => ({ version: 1, note: "x" }), own: 200, others: 404 },
+  "POST /api/drafts/:id/duplicate": { path: (t) => `/api/drafts/${t.draft}/duplicate`, body: () => ({}), own: 201, others: 404 },
+  "GET /api/drafts/:id/files/:file": { path: (t) => `/api/drafts/${t.draft}/files/answers.csv`, own: 200, others: 404 },
+  "DELETE /api/drafts/:id": { path: (t) => `/api/drafts/${t.draft}`, own: 200, others: 404 },
+  "POST /api/drafts/:id/restore": {
+    path: (t) => `/api/drafts/${t.draft}/restore`,
+    before: removed((t) => `/api/drafts/${t.draft}`),
+    own: 201,
+    others: 404,
+  },
+};
+
+const ROLES: readonly Role[] = ["student", "instructor", "owner"];
+const rank = (role: Role): number => ROLES.indexOf(role);
+
+let h: Harness;
+beforeAll(async () => {
+  h = await openHarness();
+  await visitor(h.app, "first@owns.example");
+});
+afterAll(() => h.close());
+
+/** A new account of a role, signed in, with things of its own. */
+async function someone(role: Role): Promise<{ v: Visitor; things: Things }> {
+  const email = `${randomUUID()}@role.example`;
+  // So many sign up here from one address as nowhere else.
+  await h.knex("rate_limits").delete();
+  await visitor(h.app, email);
+  await AccountRow.query(h.knex).patch({ role }).where({ email });
+  const v = await visitor(h.app, email, PASSWORD);
+  const { id: accountId } = (await v.get("/api/session")).body as { id: string };
+  const person = (await v.send("post", "/api/people", NEW_PERSON)).body as Person;
+  const set = (await v.send("post", `/api/people/${person.id}/sets`, NEW_SET)).body as MeasurementSet;
+  const draft = (await v.send("post", "/api/drafts", NEW_DRAFT)).body as Draft;
+  return { v, things: { accountId, person: person.id, set: set.id, draft: draft.id } };
+}
+
+const called = (v: Visitor, route: Route, row: Row, t: Things): Promise<request.Response> => {
+  const path = row.path?.(t) ?? route.path;
+  return route.method === "GET" ? v.get(path) : v.send(route.method.toLowerCase() as "post", path, row.body?.(t) ?? {});
+};
+
+describe.each(ROUTES.map((route) => [`${route.method} ${route.path}`, route] as const))("%s", (name, route) => {
+  const row = TABLE[name] as Row;
+
+  it("has a row in the table of who may do what", () => expect(TABLE).toHaveProperty([name]));
+
+  if (route.who !== "anyone")
+    it("is closed to who is not signed in", async () => {
+      const path = route.path.replace(/:\w+/g, randomUUID());
+      const agent = request(h.app);
+      const reply = await (route.method === "GET" ? agent.get(path) : agent[route.method.toLowerCase() as "post"](path).send({}));
+      expect(reply.status).toBe(401);
+    });
+
+  it.each(ROLES)("for a %s: what is asked of the role, own things and nobody else's", async (role) => {
+    const mine = await someone(role);
+    await row.before?.(mine.v, mine.things);
+    const may = route.who === "anyone" || rank(role) >= rank(route.who);
+    if (row.others !== null) {
+      const other = await someone("student");
+      await row.before?.(other.v, other.things);
+      expect((await called(mine.v, route, row, other.things)).status).toBe(may ? row.others : 403);
+    }
+    expect((await called(mine.v, route, row, mine.things)).status).toBe(may ? row.own : 403);
+  });
+});
+
+it("the table names no route that is not there", () => {
+  expect(Object.keys(TABLE).sort()).toEqual(ROUTES.map((r) => `${r.method} ${r.path}`).sort());
+});

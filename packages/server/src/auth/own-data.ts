@@ -1,0 +1,47 @@
+import type { Knex } from "knex";
+import { strToU8, zipSync } from "fflate";
+import Papa from "papaparse";
+import { DraftRow } from "../drafts/draft.js";
+import { PersonRow } from "../people/person.js";
+import { summariesOf } from "../systems/summary.js";
+import { AccountRow } from "./account.js";
+import { sessionsOf } from "./session-list.js";
+
+/** Everything that is kept of an account, deleted things that are not yet gone among them, as a ZIP: JSON, and the figures as CSV. */
+export async function ownData(knex: Knex, accountId: string, here: string): Promise<Uint8Array> {
+  const account = await AccountRow.query(knex).findById(accountId).throwIfNotFound();
+  const people = await PersonRow.query(knex).where({ ownerId: accountId }).withGraphFetched("sets");
+  const drafts = await DraftRow.query(knex).where({ ownerId: accountId });
+  const of = await summariesOf(
+    knex,
+    drafts.map((d) => d.systemVersionId),
+  );
+  const everything = {
+    account: account.toReply(),
+    people: people.map(({ ownerId: _, ...person }) => person),
+    drafts: drafts.map((d) => ({ ...d.toReply(of(d.systemVersionId)), deletedAt: d.deletedAt })),
+    signedIn: await sessionsOf(knex, accountId, here),
+  };
+  const figures = people.flatMap((p) =>
+    (p.sets ?? []).flatMap((s) =>
+      Object.entries(s.written).map(([name, value]) => ({ person: p.name, taken: s.takenOn, name, value, unit: s.unit })),
+    ),
+  );
+  const answers = everything.drafts.flatMap((d) =>
+    [d.measurements, d.settings].flatMap((all, i) =>
+      Object.entries(all).map(([name, value]) => ({
+        draft: d.name,
+        system: d.slug,
+        kind: i === 0 ? "measurement" : "setting",
+        name,
+        value,
+      })),
+    ),
+  );
+  const csv = (rows: object[]): Uint8Array => strToU8(`${Papa.unparse(rows, { newline: "\n", escapeFormulae: /^[=@\t\r]/ })}\n`);
+  return zipSync({
+    "lodrin.json": strToU8(JSON.stringify(everything, null, 1)),
+    "measurements.csv": csv(figures),
+    "drafts.csv": csv(answers),
+  });
+}

@@ -1,0 +1,29 @@
+import { createHash } from "node:crypto";
+import type { SignedIn } from "@lodrin/contract";
+import type { Knex } from "knex";
+
+interface SessionRow {
+  readonly sid: string;
+  readonly sess: { readonly accountId?: string; readonly since?: string; readonly device?: string };
+}
+
+const A_WHILE_AGO = new Date(0).toISOString();
+
+/** A name for a session that does not give its secret away. */
+const nameOf = (sid: string): string => createHash("sha256").update(sid).digest("hex").slice(0, 16);
+
+const ofAccount = (knex: Knex, accountId: string): Knex.QueryBuilder => knex("sessions").whereRaw("sess ->> 'accountId' = ?", [accountId]);
+
+/** Where an account is signed in, newest first; `here` is the session that asks. */
+export async function sessionsOf(knex: Knex, accountId: string, here: string): Promise<SignedIn[]> {
+  const rows = (await ofAccount(knex, accountId).where("expire", ">", knex.fn.now()).select("sid", "sess")) as SessionRow[];
+  return rows
+    .map(({ sid, sess }) => ({ id: nameOf(sid), since: sess.since ?? A_WHILE_AGO, device: sess.device ?? "", here: sid === here }))
+    .sort((a, b) => b.since.localeCompare(a.since));
+}
+
+/** Ends every session of an account but one. */
+export async function endSessions(knex: Knex, accountId: string, but?: string): Promise<void> {
+  const query = ofAccount(knex, accountId);
+  await (but === undefined ? query : query.whereNot({ sid: but })).delete();
+}
