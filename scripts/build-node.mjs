@@ -5,6 +5,7 @@ import { build } from "esbuild";
 await build({
   entryPoints: {
     "server/build/server": "packages/server/src/main.ts",
+    "server/build/users": "packages/server/src/users-main.ts",
     "server/build/file-worker": "packages/server/src/files/worker.ts",
     "cli/build/draft": "packages/cli/src/main.ts",
   },

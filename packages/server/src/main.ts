@@ -1,11 +1,11 @@
 import { fileURLToPath } from "node:url";
-import { pino } from "pino";
 import { createApp } from "./app.js";
 import { type Config, readConfig } from "./config.js";
 import { connect, poolFor } from "./database/connect.js";
 import { migrate } from "./database/migrate.js";
 import { DEMO_LOGINS, loadDemo } from "./demo/load.js";
 import { FileMaker } from "./files/file-maker.js";
+import { openLog } from "./log.js";
 import { loadLibrary } from "./systems/library.js";
 
 /** Exit codes by which `./lodrin` knows that the port is taken, and that the server could not begin. */
@@ -26,10 +26,7 @@ function configOrEnd(): Config {
 }
 
 const config = configOrEnd();
-const log = pino(
-  { level: config.logLevel, base: null },
-  pino.destination({ dest: process.env["LODRIN_LOG_FILE"] ?? 1, sync: false, mkdir: true }),
-);
+const log = openLog(config.logLevel, process.env["LODRIN_LOG_FILE"]);
 const knex = connect(config.databaseUrl);
 const pool = poolFor(config.databaseUrl);
 

@@ -79,8 +79,8 @@ function asProblem(error: unknown): ProblemError {
 /** PostgreSQL's codes for text and figures it cannot hold: https://www.postgresql.org/docs/15/errcodes-appendix.html */
 const BEYOND: ReadonlySet<string> = new Set(["22003", "22007", "22008", "22021", "22P02", "22P05"]);
 
-/** Codes of the system and of PostgreSQL's classes 08 and 57 for a database that goes, comes or is not there. */
-const AWAY = /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|57P0[0-5]|53300|08...)$/;
+/** Codes of the system and of PostgreSQL (classes 08 and 57, too many connections, closed to connections) for a database that goes, comes or is not there. */
+const AWAY = /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|57P0[0-5]|53300|55000|08...)$/;
 const AWAY_SAID =
   /Connection terminated|connection timeout|timeout exceeded when trying to connect|Client has encountered a connection error/i;
 

@@ -18,6 +18,8 @@ export const WORKER = fileURLToPath(new URL("../../build/file-worker.mjs", impor
 export interface Harness {
   readonly app: Express;
   readonly knex: Knex;
+  /** Of its database. */
+  readonly name: string;
   readonly logged: string[];
   readonly close: () => Promise<void>;
 }
@@ -38,7 +40,7 @@ export async function openHarness(more: Partial<AppContext> = {}): Promise<Harne
     await Promise.all([knex.destroy(), pool.end(), files.close()]);
     await administer(`drop database if exists ${name} with (force)`);
   };
-  return { app, knex, logged, close };
+  return { app, knex, name, logged, close };
 }
 
 /** A signed-in person: calls carry the session cookie. */
