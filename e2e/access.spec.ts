@@ -34,6 +34,10 @@ for (const [look, size, viewport] of [
     await page.goto("/shelf");
     await expect(page.getByRole("heading", { name: "Menswear flat shirt block" })).toBeVisible();
     await sound(page, "shelf");
+    await page.goto("/account");
+    await expect(page.getByText("here", { exact: true })).toBeVisible();
+    await sound(page, "account");
+    await fits(page);
     await page.goto("/bodies");
     await expect(page.getByText("The under bust is larger than the bust.").first()).toBeVisible();
     await page.getByLabel("Bust", { exact: true }).focus();

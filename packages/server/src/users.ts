@@ -24,6 +24,8 @@ function roleOf(text: string | undefined): Role {
   return text as Role;
 }
 
+const withArticle = (role: Role): string => `${role === "student" ? "a" : "an"} ${role}`;
+
 async function find(knex: Knex, email: string | undefined): Promise<AccountRow> {
   const account = await AccountRow.query(knex).findOne({ email: (email ?? "").trim().toLowerCase() });
   if (!account) throw new Refused(`There is no account with the e-mail “${email ?? ""}”. See ./lodrin user list.`);
@@ -51,13 +53,13 @@ export async function userCommand(knex: Knex, [verb, email, ...rest]: readonly s
       // Nobody knows this password: the link sets the first one.
       const passwordHash = await hashPassword(crypto.randomUUID());
       const account = await AccountRow.query(knex).insertAndFetch({ ...given, passwordHash });
-      return `${account.name} is a ${account.role} here now. ${await link(knex, account)}`;
+      return `${account.name} is ${withArticle(account.role)} here now. ${await link(knex, account)}`;
     }
     case "role": {
       const account = await find(knex, email);
       await account.$query(knex).patch({ role: roleOf(rest[0]) });
       await endSessions(knex, account.id);
-      return `${account.name} is a ${account.role} now, and signs in again.`;
+      return `${account.name} is ${withArticle(account.role)} now, and signs in again.`;
     }
     case "reset-password":
       return link(knex, await find(knex, email));

@@ -40,7 +40,7 @@ async function signOut(): Promise<void> {
     <button class="button plain" @click="session.prefer({ look: session.account?.look === 'night' ? 'day' : 'night' })">
       {{ session.account?.look === "night" ? "Day" : "Night" }}
     </button>
-    <span class="who">{{ session.account?.name }}</span>
+    <RouterLink class="button plain who" :to="{ name: 'account' }">{{ session.account?.name }}</RouterLink>
     <button class="button plain" @click="signOut">Sign out</button>
   </header>
   <main id="main" :class="{ framed }" tabindex="-1"><RouterView :key="view" /></main>

@@ -11,6 +11,13 @@ export const router = createRouter({
       component: () => import("./features/sign-in/SignInView.vue"),
       meta: { open: true, title: "Sign in" },
     },
+    {
+      path: "/new-password",
+      name: "new-password",
+      component: () => import("./features/account/NewPasswordView.vue"),
+      meta: { open: true, title: "A new password" },
+    },
+    { path: "/account", name: "account", component: () => import("./features/account/AccountView.vue"), meta: { title: "Account" } },
     { path: "/", name: "workroom", component: () => import("./features/workroom/WorkroomView.vue"), meta: { title: "Workroom" } },
     { path: "/shelf", name: "shelf", component: () => import("./features/shelf/ShelfView.vue"), meta: { title: "Shelf" } },
     { path: "/shelf/:slug", name: "start", component: () => import("./features/shelf/StartView.vue"), meta: { title: "Start a draft" } },

@@ -1,0 +1,69 @@
+import { expect, signIn, test } from "./lodrin.js";
+
+const PASSWORD = "a long enough one";
+
+test("an account from its first day to its last: a new password, a forgotten one, all data, an end", async ({ page, browser, lodrin }) => {
+  await page.goto("/sign-in");
+  await page.getByRole("button", { name: /make an account/ }).click();
+  await page.getByLabel("Your name").fill("Rowan Tull");
+  await page.getByLabel("E-mail").fill("rowan@quillmoor.example");
+  await page.getByLabel("Password").fill("1234567890");
+  await page.getByRole("button", { name: "Make my account" }).click();
+  await expect(page.getByRole("alert")).toContainText("one of the most common passwords");
+  await page.getByLabel("Password").fill(PASSWORD);
+  await page.getByRole("button", { name: "Make my account" }).click();
+  await page.getByRole("link", { name: "Rowan Tull" }).click();
+
+  await test.step("the password is changed by who knows it", async () => {
+    await page.getByLabel("The one you have").fill("not this one");
+    await page.getByLabel(/A new one/).fill("short");
+    await page.getByRole("button", { name: "Change the password" }).click();
+    await expect(page.getByText("Ten letters or more.", { exact: true })).toBeVisible();
+    await page.getByLabel(/A new one/).fill(`${PASSWORD} more`);
+    await page.getByRole("button", { name: "Change the password" }).click();
+    await expect(page.getByText("The password is not right.")).toBeVisible();
+    await page.getByLabel("The one you have").fill(PASSWORD);
+    await page.getByLabel(/A new one/).fill(`${PASSWORD} more`);
+    await page.getByRole("button", { name: "Change the password" }).click();
+    await expect(page.getByRole("status")).toContainText("Your password is changed.");
+  });
+
+  await test.step("everything kept can be taken along", async () => {
+    const download = page.waitForEvent("download");
+    await page.getByRole("link", { name: "Download all of it" }).click();
+    expect((await download).suggestedFilename()).toBe("lodrin-my-data.zip");
+  });
+
+  await test.step("an instructor makes a link for who forgot the password", async () => {
+    const teacher = await browser.newPage({ baseURL: lodrin.url });
+    await signIn(teacher, "ottoline");
+    await teacher.goto("/account");
+    await teacher.getByLabel("Find by name or e-mail").fill("rowan");
+    await teacher.getByRole("button", { name: "Make a link for Rowan Tull" }).click();
+    const link = await teacher.getByLabel("Link", { exact: true }).inputValue();
+    await teacher.close();
+    const fresh = await browser.newPage();
+    await fresh.goto(link);
+    await fresh.getByLabel("Ten letters or more").fill("remembered again");
+    await fresh.getByRole("button", { name: "Set it" }).click();
+    await expect(fresh.getByText("Your new password is set.")).toBeVisible();
+    await fresh.close();
+  });
+
+  await test.step("it is deleted with everything in it", async () => {
+    await page.goto("/sign-in");
+    await page.getByLabel("E-mail").fill("rowan@quillmoor.example");
+    await page.getByLabel("Password").fill("remembered again");
+    await page.getByRole("button", { name: "Sign in" }).click();
+    await page.getByRole("link", { name: "Rowan Tull" }).click();
+    await page.getByRole("button", { name: /Delete my account/ }).click();
+    const dialog = page.getByRole("dialog");
+    await dialog.getByLabel("Password").fill("remembered again");
+    await dialog.getByRole("button", { name: "Delete it for good" }).click();
+    await expect(page.getByRole("button", { name: "Sign in" })).toBeVisible();
+    await page.getByLabel("E-mail").fill("rowan@quillmoor.example");
+    await page.getByLabel("Password").fill("remembered again");
+    await page.getByRole("button", { name: "Sign in" }).click();
+    await expect(page.getByRole("alert")).toContainText("not right");
+  });
+});

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { accountRoutes } from "@lodrin/contract";
+import type { FormInstance, FormRules } from "element-plus";
+import { reactive, ref } from "vue";
+import { call } from "../../api/call.js";
+import { passwordRules } from "./password-rules.js";
+
+/** A new password, on showing that one knows the old. */
+const form = ref<FormInstance>();
+const given = reactive({ old: "", password: "" });
+const why = ref("");
+const done = ref(false);
+const rules: FormRules<typeof given> = {
+  old: [{ required: true, message: "Write the password you have now.", trigger: "blur" }],
+  password: passwordRules,
+};
+
+async function change(): Promise<void> {
+  why.value = "";
+  done.value = false;
+  if (!(await form.value?.validate().catch(() => false))) return;
+  try {
+    await call(accountRoutes.changePassword, { body: given });
+    form.value?.resetFields();
+    done.value = true;
+  } catch (error) {
+    why.value = (error as Error).message;
+  }
+}
+</script>
+
+<template>
+  <el-form ref="form" :model="given" :rules="rules" label-position="top" class="password" @submit.prevent="change">
+    <el-form-item label="The one you have" prop="old">
+      <el-input v-model="given.old" type="password" show-password autocomplete="current-password" size="large" />
+    </el-form-item>
+    <el-form-item label="A new one, ten letters or more" prop="password">
+      <el-input v-model="given.password" type="password" show-password autocomplete="new-password" size="large" />
+    </el-form-item>
+    <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
+    <p v-if="done" class="callout pass small" role="status">Your password is changed. Everywhere else you are signed out.</p>
+    <el-button native-type="submit" type="primary" size="large">Change the password</el-button>
+  </el-form>
+</template>
+
+<style scoped>
+.password {
+  width: 100%;
+}
+.callout {
+  margin-bottom: 12px;
+}
+</style>

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { accountRoutes } from "@lodrin/contract";
+import type { FormInstance } from "element-plus";
+import { reactive, ref } from "vue";
+import { RouterLink, useRoute } from "vue-router";
+import { call } from "../../api/call.js";
+import { passwordRules } from "./password-rules.js";
+
+/** Where the link for a forgotten password leads. Its token stands behind the #, which no server is sent and no log keeps. */
+const token = useRoute().hash.slice(1);
+const form = ref<FormInstance>();
+const given = reactive({ password: "" });
+const why = ref("");
+const done = ref(false);
+
+async function set(): Promise<void> {
+  why.value = "";
+  if (!(await form.value?.validate().catch(() => false))) return;
+  try {
+    await call(accountRoutes.resetPassword, { body: { token, password: given.password } });
+    done.value = true;
+  } catch (error) {
+    why.value = (error as Error).message;
+  }
+}
+</script>
+
+<template>
+  <div class="page narrow">
+    <section class="card">
+      <h1>A new password</h1>
+      <template v-if="done">
+        <p class="callout pass" role="status">Your new password is set.</p>
+        <RouterLink class="button main" :to="{ name: 'sign-in' }">Sign in with it</RouterLink>
+      </template>
+      <el-form v-else ref="form" :model="given" :rules="{ password: passwordRules }" label-position="top" @submit.prevent="set">
+        <el-form-item label="Ten letters or more" prop="password">
+          <el-input v-model="given.password" type="password" show-password autocomplete="new-password" size="large" />
+        </el-form-item>
+        <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
+        <el-button native-type="submit" type="primary" size="large">Set it</el-button>
+      </el-form>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.narrow {
+  max-width: 480px;
+}
+.card {
+  display: grid;
+  gap: 16px;
+}
+.callout {
+  margin-bottom: 12px;
+}
+</style>
