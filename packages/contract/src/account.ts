@@ -29,6 +29,24 @@ export const SignedIn = Type.Object(
 );
 export type SignedIn = Static<typeof SignedIn>;
 
+/** Something that was done about an account, as whom it concerns is told. */
+export const AccountEvent = Type.Object(
+  {
+    what: Type.Union([
+      Type.Literal("password-changed"),
+      Type.Literal("password-reset"),
+      Type.Literal("reset-link-made"),
+      Type.Literal("role-changed"),
+      Type.Literal("data-taken-out"),
+    ]),
+    at: Moment,
+    /** Who did it, by name; "you", or the command line. */
+    by: Type.String(),
+  },
+  closed,
+);
+export type AccountEvent = Static<typeof AccountEvent>;
+
 /** What an instructor sees of an account. */
 const Member = Type.Pick(Account, ["id", "name", "email", "role"], closed);
 
@@ -57,6 +75,7 @@ export const accountRoutes = {
   }),
   signedIn: route("GET", "/api/account/sessions", { who: "student", reply: Type.Array(SignedIn) }),
   signOutElsewhere: route("DELETE", "/api/account/sessions", { who: "student", reply: Done }),
+  events: route("GET", "/api/account/events", { who: "student", reply: Type.Array(AccountEvent) }),
   /** Everything kept of the account, as a ZIP of JSON and CSV: its bytes, not JSON. */
   ownData: route("GET", "/api/account/data", { who: "student", reply: Type.Any() }),
   /** Deletes the account and everything in it, at once and for good. */

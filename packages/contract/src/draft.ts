@@ -49,6 +49,13 @@ export const draftRoutes = {
     body: Type.Composite([Type.Object({ version: Version }), Change], closed),
     reply: Draft,
   }),
+  /** Where the student stands in a draft. It changes nothing of the draft itself, and so neither its version nor its time. */
+  standAt: route("PATCH", "/api/drafts/:id/step", {
+    who: "student",
+    params: IdParams,
+    body: Type.Object({ step: Draft.properties.step }, closed),
+    reply: Done,
+  }),
   duplicateDraft: route("POST", "/api/drafts/:id/duplicate", {
     who: "student",
     params: IdParams,

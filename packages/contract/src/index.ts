@@ -1,4 +1,4 @@
-export { Account, accountRoutes, SignedIn } from "./account.js";
+export { Account, AccountEvent, accountRoutes, SignedIn } from "./account.js";
 export { bodyRoutes, MeasurementSet, Person } from "./body.js";
 export { DONE, Done, Id, Problem } from "./common.js";
 export { Draft, draftRoutes } from "./draft.js";

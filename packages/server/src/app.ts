@@ -1,5 +1,6 @@
 import { existsSync } from "node:fs";
 import { join } from "node:path";
+import compression from "compression";
 import express, { type Express } from "express";
 import helmet from "helmet";
 import type { Knex } from "knex";
@@ -35,6 +36,7 @@ export function createApp(context: AppContext): Express {
   app.disable("x-powered-by");
   app.set("trust proxy", context.trustProxy ?? false);
   app.use(security(context.secure ?? false));
+  app.use(compression());
   app.use(
     pinoHttp({
       logger: context.log,

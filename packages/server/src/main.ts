@@ -3,6 +3,7 @@ import { createApp } from "./app.js";
 import { type Config, readConfig } from "./config.js";
 import { connect, poolFor } from "./database/connect.js";
 import { migrate } from "./database/migrate.js";
+import { purgeDaily } from "./database/purge.js";
 import { DEMO_LOGINS, loadDemo } from "./demo/load.js";
 import { FileMaker } from "./files/file-maker.js";
 import { openLog } from "./log.js";
@@ -54,10 +55,13 @@ const server = app.listen(config.port, config.host, (error?: Error) => {
 
 for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, () => void stop());
 
+const stopPurging = purgeDaily(knex, (error) => log.error({ err: error }, "purge failed"));
+
 /** How long requests that are under way may take when the server is asked to stop. */
 const PATIENCE_MS = 10_000;
 
 async function stop(): Promise<void> {
+  stopPurging();
   const finished = new Promise((resolve) => server.close(resolve));
   server.closeIdleConnections();
   await Promise.race([finished, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS).unref())]);

@@ -2,6 +2,7 @@
 import { Role } from "@lodrin/contract";
 import type { Knex } from "knex";
 import { AccountRow } from "./auth/account.js";
+import { note } from "./auth/events.js";
 import { hashPassword } from "./auth/password.js";
 import { newReset } from "./auth/reset.js";
 import { endSessions } from "./auth/session-list.js";
@@ -34,6 +35,7 @@ async function find(knex: Knex, email: string | undefined): Promise<AccountRow> 
 
 async function link(knex: Knex, account: AccountRow): Promise<string> {
   const { token, until } = await newReset(knex, account.id);
+  await note(knex, account.id, "reset-link-made", undefined);
   return `Open this on the address Lodrin is served at, before ${until.slice(0, 16).replace("T", " ")} UTC: /new-password#${token}`;
 }
 
@@ -59,6 +61,7 @@ export async function userCommand(knex: Knex, [verb, email, ...rest]: readonly s
       const account = await find(knex, email);
       await account.$query(knex).patch({ role: roleOf(rest[0]) });
       await endSessions(knex, account.id);
+      await note(knex, account.id, "role-changed", undefined);
       return `${account.name} is ${withArticle(account.role)} now, and signs in again.`;
     }
     case "reset-password":

@@ -5,6 +5,7 @@ import { ranksAbove } from "../access/role.js";
 import { mount } from "../http/mount.js";
 import { notFound, ProblemError, signInFirst } from "../http/problem.js";
 import { AccountRow } from "./account.js";
+import { eventsAbout, note } from "./events.js";
 import { ownData } from "./own-data.js";
 import { passwordFits } from "./password.js";
 import { newReset, setPassword, useReset } from "./reset.js";
@@ -30,6 +31,7 @@ export function ownAccountRoutes(router: Router, knex: Knex): void {
     await mine(accountId, body.old);
     refuseWeak(body.password);
     await setPassword(knex, accountId, body.password, request.sessionID);
+    await note(knex, accountId, "password-changed", accountId);
     return DONE;
   });
 
@@ -40,8 +42,12 @@ export function ownAccountRoutes(router: Router, knex: Knex): void {
     return DONE;
   });
 
+  mount(router, accountRoutes.events, ({ accountId }) => eventsAbout(knex, accountId));
+
   router.get(accountRoutes.ownData.path, async (request, response) => {
-    const zip = await ownData(knex, callerOf(request, accountRoutes.ownData), request.sessionID);
+    const accountId = callerOf(request, accountRoutes.ownData);
+    await note(knex, accountId, "data-taken-out", accountId);
+    const zip = await ownData(knex, accountId, request.sessionID);
     response.type("application/zip").set("content-disposition", 'attachment; filename="lodrin-my-data.zip"').send(Buffer.from(zip));
   });
 
@@ -66,6 +72,7 @@ export function ownAccountRoutes(router: Router, knex: Knex): void {
     if (!account) throw notFound("account");
     // What the sessions know of the role is old now.
     await endSessions(knex, account.id);
+    await note(knex, account.id, "role-changed", accountId);
     return memberOf(account);
   });
 
@@ -75,12 +82,14 @@ export function ownAccountRoutes(router: Router, knex: Knex): void {
     if (!ranksAbove(helper.role, account.role))
       throw new ProblemError(403, "Not yours to do", "Only somebody of a higher role can do this for this account.");
     const { token, until } = await newReset(knex, account.id);
+    await note(knex, account.id, "reset-link-made", accountId);
     return { path: `/new-password#${token}`, until };
   });
 
   mount(router, accountRoutes.resetPassword, async ({ body }) => {
     refuseWeak(body.password);
-    await useReset(knex, body.token, body.password);
+    const accountId = await useReset(knex, body.token, body.password);
+    await note(knex, accountId, "password-reset", accountId);
     return DONE;
   });
 }

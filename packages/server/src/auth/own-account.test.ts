@@ -1,6 +1,8 @@
 import { strFromU8, unzipSync } from "fflate";
 import request from "supertest";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import type { AccountEvent } from "@lodrin/contract";
+import { purgeDeleted } from "../database/purge.js";
 import { migrate, unmigrate } from "../database/migrate.js";
 import { type Harness, openHarness, type Visitor, visitor } from "../test/harness.js";
 import { AccountRow } from "./account.js";
@@ -106,6 +108,49 @@ describe("a forgotten password", () => {
     const late = await linkFor(owner, "forgot@own.example");
     await h.knex("password_resets").update({ until: h.knex.raw("now() - interval '1 minute'") });
     await reset(late, "brand new word").expect(410);
+  });
+});
+
+describe("what was done about an account", () => {
+  it("is told to whom it concerns, and to nobody else", async () => {
+    const owner = await visitor(h.app, "first@place.example", "long enough 1");
+    await visitor(h.app, "watched@own.example");
+    const { id } = (await AccountRow.query(h.knex).findOne({ email: "watched@own.example" })) as AccountRow;
+    const { path } = (await owner.send("post", `/api/accounts/${id}/reset-link`)).body as { path: string };
+    await request(h.app)
+      .post("/api/password-reset")
+      .send({ token: path.split("#")[1], password: "long enough 2" })
+      .expect(201);
+    await owner.send("patch", `/api/accounts/${id}`, { role: "instructor" });
+    const v = await visitor(h.app, "watched@own.example", "long enough 2");
+    await v.get("/api/account/data");
+    const told = (await v.get("/api/account/events")).body as AccountEvent[];
+    expect(told.map(({ what, by }) => [what, by])).toEqual([
+      ["data-taken-out", "you"],
+      ["role-changed", "Somebody"],
+      ["password-reset", "you"],
+      ["reset-link-made", "Somebody"],
+    ]);
+    expect((await owner.get("/api/account/events")).body).not.toContainEqual(expect.objectContaining({ what: "role-changed" }));
+  });
+});
+
+describe("what was deleted", () => {
+  it("is gone for good after thirty days, or at once when that is asked", async () => {
+    const v = await visitor(h.app, "purged@own.example");
+    const add = async (name: string): Promise<string> =>
+      ((await v.send("post", "/api/people", { name, isSelf: false, isChild: false, note: "" })).body as { id: string }).id;
+    const [old, recent, erased, kept] = [await add("Old"), await add("Recent"), await add("Erased"), await add("Kept")];
+    for (const id of [old, recent]) await v.send("delete", `/api/people/${id}`);
+    await h
+      .knex("people")
+      .where({ id: old })
+      .update({ deletedAt: h.knex.raw("now() - interval '31 days'") });
+    await v.send("post", `/api/people/${erased}/erase`);
+    await purgeDeleted(h.knex);
+    const left = (await h.knex("people").whereIn("id", [old, recent, erased, kept]).orderBy("name")) as { name: string }[];
+    expect(left.map((p) => p.name)).toEqual(["Kept", "Recent"]);
+    expect((await v.send("post", `/api/people/${recent}/restore`)).status).toBe(201);
   });
 });
 

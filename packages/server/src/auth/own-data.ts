@@ -5,6 +5,7 @@ import { DraftRow } from "../drafts/draft.js";
 import { PersonRow } from "../people/person.js";
 import { summariesOf } from "../systems/summary.js";
 import { AccountRow } from "./account.js";
+import { eventsAbout } from "./events.js";
 import { sessionsOf } from "./session-list.js";
 
 /** Everything that is kept of an account, deleted things that are not yet gone among them, as a ZIP: JSON, and the figures as CSV. */
@@ -21,6 +22,7 @@ export async function ownData(knex: Knex, accountId: string, here: string): Prom
     people: people.map(({ ownerId: _, ...person }) => person),
     drafts: drafts.map((d) => ({ ...d.toReply(of(d.systemVersionId)), deletedAt: d.deletedAt })),
     signedIn: await sessionsOf(knex, accountId, here),
+    events: await eventsAbout(knex, accountId),
   };
   const figures = people.flatMap((p) =>
     (p.sets ?? []).flatMap((s) =>

@@ -18,8 +18,8 @@ export async function newReset(knex: Knex, accountId: string): Promise<{ token: 
   return { token, until };
 }
 
-/** Sets a new password by a token; every session of the account ends. Throws ProblemError when the token is worth nothing. */
-export async function useReset(knex: Knex, token: string, password: string): Promise<void> {
+/** Sets a new password by a token; every session of the account ends. Gives whose it was. Throws ProblemError when the token is worth nothing. */
+export async function useReset(knex: Knex, token: string, password: string): Promise<string> {
   const [row] = (await knex("password_resets")
     .where({ tokenDigest: digestOf(token) })
     .where("until", ">", knex.fn.now())
@@ -27,6 +27,7 @@ export async function useReset(knex: Knex, token: string, password: string): Pro
     .returning("accountId")) as { accountId: string }[];
   if (!row) throw new ProblemError(410, "Used or too old", "This link was used already, or is older than a day. Ask for a new one.");
   await setPassword(knex, row.accountId, password);
+  return row.accountId;
 }
 
 /** Sets a password; every session of the account ends, but for one that may go on. */

@@ -5,6 +5,7 @@ import * as systemsAndDrafts from "./migrations/003-systems-and-drafts.js";
 import * as buildingOnOthers from "./migrations/004-systems-that-build-on-others.js";
 import * as serverThatHolds from "./migrations/005-server-that-holds.js";
 import * as rolesAndResets from "./migrations/006-roles-and-resets.js";
+import * as events from "./migrations/007-events.js";
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "001-accounts": accounts,
@@ -13,6 +14,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "004-systems-that-build-on-others": buildingOnOthers,
   "005-server-that-holds": serverThatHolds,
   "006-roles-and-resets": rolesAndResets,
+  "007-events": events,
 };
 
 const source: Knex.MigrationSource<string> = {

@@ -128,6 +128,15 @@ describe("a kept draft", () => {
     expect((await mine.send("post", `/api/drafts/${draft.id}/restore`)).body).toMatchObject({ id: draft.id, step: 7 });
   });
 
+  it("looking at steps changes neither its version nor its time", async () => {
+    const draft = await newDraft();
+    expect((await mine.send("patch", `/api/drafts/${draft.id}/step`, { step: 12 })).body).toEqual({ done: true });
+    const { version, updatedAt, step } = (await mine.get(`/api/drafts/${draft.id}`)).body as Draft;
+    expect({ version, updatedAt, step }).toEqual({ version: 1, updatedAt: draft.updatedAt, step: 12 });
+    expect((await mine.send("patch", `/api/drafts/${draft.id}`, { version: 1, note: "no collision" })).status).toBe(200);
+    expect((await mine.send("patch", `/api/drafts/${draft.id}/step`, { step: -1 })).status).toBe(400);
+  });
+
   it("two tabs collide: the later one is shown both", async () => {
     const draft = await newDraft();
     await mine.send("patch", `/api/drafts/${draft.id}`, { version: 1, note: "from one tab" });

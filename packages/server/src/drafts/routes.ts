@@ -48,6 +48,12 @@ export function draftsRoutes(router: Router, knex: Knex): void {
     return reply(await changeVersion(change, patch, { what: "draft", find: () => find(accountId, params.id), current }));
   });
 
+  mount(router, draftRoutes.standAt, async ({ accountId, params, body }) => {
+    const stood = await DraftRow.query(knex).patch(body).where({ id: params.id, ownerId: accountId }).whereNull("deletedAt");
+    if (stood === 0) throw notFound("draft");
+    return DONE;
+  });
+
   mount(router, draftRoutes.duplicateDraft, async ({ accountId, params, body }) => {
     const { id: _, version: __, createdAt: ___, updatedAt: ____, ...fields } = await find(accountId, params.id);
     const id = await insertOnce(DraftRow.query(knex), { ...fields, ...body, name: `${fields.name.slice(0, 112)}, copy` });

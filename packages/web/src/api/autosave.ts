@@ -16,7 +16,8 @@ export interface Saveable {
 export interface AutosaveRules<T extends Saveable, F extends keyof T & string> {
   readonly what: string;
   readonly fields: readonly F[];
-  readonly send: (id: string, version: number, patch: Partial<Pick<T, F>>) => Promise<T>;
+  /** `base` is the thing as the change began from it: what a part that is kept apart from the thing leaves unchanged. */
+  readonly send: (id: string, version: number, patch: Partial<Pick<T, F>>, base: T) => Promise<T>;
 }
 
 /** What lies on this device until the server has it: the edits, and the version they were made from. */
@@ -95,7 +96,7 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
     }
     state.value = "saving";
     try {
-      base = await rules.send(loaded.id, base.version, patch);
+      base = await rules.send(loaded.id, base.version, patch, base);
       savedAt.value = base.updatedAt;
       remember();
       const more = Object.keys(patchNow()).length > 0;

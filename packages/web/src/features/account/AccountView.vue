@@ -6,6 +6,7 @@ import LoadState from "../../ui/LoadState.vue";
 import { call } from "../../api/call.js";
 import ChangePassword from "./ChangePassword.vue";
 import DeleteAccount from "./DeleteAccount.vue";
+import EventsList from "./EventsList.vue";
 import MembersTable from "./MembersTable.vue";
 import SignedInPlaces from "./SignedInPlaces.vue";
 
@@ -40,6 +41,10 @@ const members = () => call(accountRoutes.members, {});
           Nobody else sees them.
         </p>
         <a class="button" :href="dataPath" download>Download all of it</a>
+      </section>
+      <section class="card">
+        <h2>What was done</h2>
+        <EventsList />
       </section>
       <MembersTable v-if="session.account.role !== 'student'" class="card wide" :load="members" />
       <section class="card end">

@@ -28,11 +28,20 @@ export function useOpenDraft(id: () => string): { open: Ref<OpenDraft | undefine
     const autosave = startAutosave<Draft, DraftField>(draft, {
       what: "draft",
       fields: DRAFT_FIELDS,
-      send: (draftId, version, patch) => call(draftRoutes.changeDraft, { params: { id: draftId }, body: { version, ...patch } }),
+      send: sendDraft,
     });
     open.value = { draft, system, autosave };
   }
   return { open, load, close: () => open.value?.autosave.stop() };
+}
+
+/** Where one stands is kept apart from the draft: going through its steps is no change of it, and collides with none. */
+async function sendDraft(id: string, version: number, patch: Partial<Pick<Draft, DraftField>>, base: Draft): Promise<Draft> {
+  const { step, ...change } = patch;
+  if (step === undefined || Object.keys(change).length > 0)
+    return call(draftRoutes.changeDraft, { params: { id }, body: { version, ...patch } });
+  await call(draftRoutes.standAt, { params: { id }, body: { step } });
+  return { ...base, step };
 }
 
 /** The draft as it stands: its run, the unit and tape on screen, and the step being done. */

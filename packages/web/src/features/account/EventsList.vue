@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { type AccountEvent, accountRoutes } from "@lodrin/contract";
+import { onMounted, ref } from "vue";
+import { call } from "../../api/call.js";
+import { sayMoment } from "../../ui/times.js";
+
+/** What was done about this account, and by whom. */
+const events = ref<readonly AccountEvent[]>();
+const why = ref("");
+const WORDS: Readonly<Record<AccountEvent["what"], string>> = {
+  "password-changed": "The password was changed",
+  "password-reset": "A new password was set by a link",
+  "reset-link-made": "A link for a new password was made",
+  "role-changed": "The role was changed",
+  "data-taken-out": "All data was downloaded",
+};
+
+onMounted(async () => {
+  try {
+    events.value = await call(accountRoutes.events, {});
+  } catch (error) {
+    why.value = (error as Error).message;
+  }
+});
+</script>
+
+<template>
+  <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
+  <p v-else-if="events?.length === 0" class="quiet">
+    Nothing yet. When somebody changes your role or makes a link for a new password, it stands here.
+  </p>
+  <ol v-else>
+    <li v-for="(e, i) in events" :key="i">
+      {{ WORDS[e.what] }} <span class="quiet small">by {{ e.by }}, {{ sayMoment(e.at) }}</span>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+ol {
+  display: grid;
+  gap: 6px;
+  max-height: 260px;
+  margin: 0;
+  padding: 0;
+  overflow: auto;
+  list-style: none;
+}
+</style>
