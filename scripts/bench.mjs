@@ -3,8 +3,9 @@ import { spawnSync } from "node:child_process";
 import { build } from "esbuild";
 
 await build({
-  entryPoints: ["bench/run.ts"],
-  outfile: "build/bench.mjs",
+  entryPoints: { bench: "bench/run.ts", load: "bench/load/run.ts", "load-bare": "bench/load/bare.ts" },
+  outdir: "build",
+  outExtension: { ".js": ".mjs" },
   bundle: true,
   platform: "node",
   format: "esm",
@@ -20,4 +21,5 @@ await build({
     },
   ],
 });
-process.exit(spawnSync("node", ["build/bench.mjs"], { stdio: "inherit" }).status ?? 1);
+const [, , asked = "bench", ...more] = process.argv;
+process.exit(spawnSync("node", [`build/${asked}.mjs`, ...more], { stdio: "inherit" }).status ?? 1);

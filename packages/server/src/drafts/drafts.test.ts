@@ -47,6 +47,20 @@ describe("the shelf", () => {
     expect(shirt?.notation).toContain("#12 out across from #11");
   });
 
+  it("is sent again only when it changed", async () => {
+    const agent = request.agent(h.app);
+    await agent.post("/api/accounts").send({ email: "shelf@quillmoor.example", name: "Shelf", password: "long enough 1" }).expect(201);
+    const first = await agent.get("/api/systems").expect(200);
+    const etag = first.headers["etag"] as string;
+    expect(first.headers).toMatchObject({ "content-encoding": "gzip", "cache-control": "private, no-cache" });
+    expect((await agent.get("/api/systems").set("if-none-match", etag).expect(304)).text).toBe("");
+    expect((await agent.get("/api/systems").set("accept-encoding", "identity").expect(200)).body).toEqual(first.body);
+    await h.knex("system_versions").insert({ slug: "newest", version: 1, title: "Newest", garment: "block", notation: 'system "Newest"' });
+    const changed = await agent.get("/api/systems").set("if-none-match", etag).expect(200);
+    expect((changed.body as SystemSheet[]).map((s) => s.slug)).toContain("newest");
+    await h.knex("system_versions").where({ slug: "newest" }).delete();
+  });
+
   it("a changed library file becomes a new version; drafts keep theirs", async () => {
     const draft = await newDraft();
     const [row] = await SystemVersionRow.query(h.knex).where({ slug: SHIRT });

@@ -1,0 +1,44 @@
+import { promisify } from "node:util";
+import { gzip } from "node:zlib";
+import type { SystemSheet } from "@lodrin/contract";
+import type { Knex } from "knex";
+import { SystemVersionRow } from "./system-version.js";
+
+const packed = promisify(gzip);
+
+/** The shelf as it is sent: half a megabyte of notation, put together and packed once for everyone. */
+export interface Shelf {
+  /** Changes whenever a version is published or taken away. */
+  readonly stamp: string;
+  readonly json: Buffer;
+  readonly gzip: Buffer;
+}
+
+/** Keeps the shelf of one database as it was last sent. */
+export class ShelfKeeper {
+  private kept: Shelf | undefined;
+
+  constructor(private readonly knex: Knex) {}
+
+  async shelf(): Promise<Shelf> {
+    const stamp = await this.stamp();
+    if (this.kept?.stamp === stamp) return this.kept;
+    const json = Buffer.from(JSON.stringify(await this.newest()));
+    this.kept = { stamp, json, gzip: await packed(json) };
+    return this.kept;
+  }
+
+  private async stamp(): Promise<string> {
+    const [row] = (await this.knex("system_versions").select(
+      this.knex.raw("count(*) as many, extract(epoch from max(created_at)) as newest"),
+    )) as { many: string; newest: string | null }[];
+    return `"${row?.many ?? 0}-${row?.newest ?? 0}"`;
+  }
+
+  private async newest(): Promise<SystemSheet[]> {
+    const rows = await SystemVersionRow.query(this.knex)
+      .distinctOn("slug")
+      .orderBy([{ column: "slug" }, { column: "version", order: "desc" }]);
+    return rows.map((row) => row.toReply());
+  }
+}
