@@ -25,6 +25,7 @@ export class Client {
     const text = body === undefined ? undefined : JSON.stringify(body);
     const headers = {
       cookie: this.cookie,
+      "accept-encoding": "gzip",
       ...(text === undefined ? {} : { "content-type": "application/json", "content-length": Buffer.byteLength(text) }),
     };
     return new Promise((resolve, reject) => {

@@ -18,7 +18,7 @@ export function connect(databaseUrl: string): Knex {
 
 /** A plain pool beside Knex, for the session store. */
 export const poolFor = (databaseUrl: string): pg.Pool => {
-  const pool = new pg.Pool({ connectionString: databaseUrl, max: 4 });
+  const pool = new pg.Pool({ connectionString: databaseUrl, max: 10 });
   // A connection lost while idle (the database restarted) must not end the process; the next query opens a new one.
   pool.on("error", () => undefined);
   return pool;

@@ -30,10 +30,16 @@ const members = () => call(accountRoutes.members, {});
         <h2>Password</h2>
         <ChangePassword />
       </section>
-      <section class="card">
-        <h2>Where you are signed in</h2>
-        <SignedInPlaces />
-      </section>
+      <div class="stack">
+        <section class="card">
+          <h2>Where you are signed in</h2>
+          <SignedInPlaces />
+        </section>
+        <section class="card">
+          <h2>What was done</h2>
+          <EventsList />
+        </section>
+      </div>
       <section class="card">
         <h2>What is kept of you</h2>
         <p>
@@ -41,10 +47,6 @@ const members = () => call(accountRoutes.members, {});
           Nobody else sees them.
         </p>
         <a class="button" :href="dataPath" download>Download all of it</a>
-      </section>
-      <section class="card">
-        <h2>What was done</h2>
-        <EventsList />
       </section>
       <MembersTable v-if="session.account.role !== 'student'" class="card wide" :load="members" />
       <section class="card end">
@@ -66,6 +68,10 @@ header,
 .wide,
 .end {
   grid-column: 1 / -1;
+}
+.stack {
+  display: grid;
+  gap: 20px;
 }
 .card {
   display: grid;
