@@ -50,11 +50,24 @@ test("an account from its first day to its last: a new password, a forgotten one
     await fresh.close();
   });
 
-  await test.step("it is deleted with everything in it", async () => {
+  await test.step("a person is deleted for good, and is not there any more to be brought back", async () => {
     await page.goto("/sign-in");
     await page.getByLabel("E-mail").fill("rowan@quillmoor.example");
     await page.getByLabel("Password").fill("remembered again");
     await page.getByRole("button", { name: "Sign in" }).click();
+    await expect(page.getByRole("link", { name: "Rowan Tull" })).toBeVisible();
+    const made = await page.request.post("/api/people", { data: { name: "Tansy Brill", isSelf: false, isChild: false, note: "" } });
+    const { id } = (await made.json()) as { id: string };
+    await page.goto(`/bodies/${id}`);
+    await page.getByRole("button", { name: "Delete Tansy" }).click();
+    await page.getByRole("button", { name: "Delete for good" }).click();
+    await expect(page.getByRole("button", { name: "Bring it back" })).toBeHidden();
+    await expect(async () => {
+      expect((await page.request.post(`/api/people/${id}/restore`, { data: {} })).status()).toBe(404);
+    }).toPass();
+  });
+
+  await test.step("it is deleted with everything in it", async () => {
     await page.getByRole("link", { name: "Rowan Tull" }).click();
     await page.getByRole("button", { name: /Delete my account/ }).click();
     const dialog = page.getByRole("dialog");

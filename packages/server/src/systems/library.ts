@@ -14,11 +14,12 @@ export async function loadLibrary(knex: Knex, folder: string): Promise<void> {
 }
 
 async function stock(knex: Knex, slug: string, notation: string, bases: Library): Promise<void> {
+  const newest = await newestVersion(knex, slug);
+  // What stands on the shelf already was looked through when it was put there.
+  if (newest?.notation === notation && isDeepStrictEqual(newest.bases, bases)) return;
   const { system, problems } = loadSystem(notation, bases);
   const [problem] = problems;
   if (problem) throw new Error(`The library system ${slug} has a problem at ${problemText(problem)}`);
-  const newest = await newestVersion(knex, slug);
-  if (newest?.notation === notation && isDeepStrictEqual(newest.bases, bases)) return;
   // Two processes may stock at once: the second finds the version taken and leaves it.
   await SystemVersionRow.query(knex)
     .insert({ slug, version: (newest?.version ?? 0) + 1, title: system.title, garment: system.garment, notation, bases })

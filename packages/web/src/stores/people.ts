@@ -33,6 +33,7 @@ export const usePeople = defineStore("people", () => {
     useUndo().offer(
       `${person.name} is deleted.`,
       async () => void people.value.push(await call(bodyRoutes.restorePerson, { params: { id: person.id } })),
+      () => call(bodyRoutes.erasePerson, { params: { id: person.id } }),
     );
   }
 
@@ -55,10 +56,14 @@ export const usePeople = defineStore("people", () => {
     await call(bodyRoutes.removeSet, { params: { id: set.id } });
     const person = byId(set.personId);
     if (person) person.sets = person.sets.filter((s) => s.id !== set.id);
-    useUndo().offer("The measurement set is deleted.", async () => {
-      const back = await call(bodyRoutes.restoreSet, { params: { id: set.id } });
-      byId(set.personId)?.sets.unshift(back);
-    });
+    useUndo().offer(
+      "The measurement set is deleted.",
+      async () => {
+        const back = await call(bodyRoutes.restoreSet, { params: { id: set.id } });
+        byId(set.personId)?.sets.unshift(back);
+      },
+      () => call(bodyRoutes.eraseSet, { params: { id: set.id } }),
+    );
   }
 
   /** Takes up what a set has become after an edit elsewhere. */

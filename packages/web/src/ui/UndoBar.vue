@@ -5,11 +5,11 @@ import { useUndo } from "../stores/undo.js";
 const store = useUndo();
 const why = ref("");
 
-async function undo(): Promise<void> {
+async function attempt(act: () => Promise<void>, told: string): Promise<void> {
   try {
-    await store.undo();
+    await act();
   } catch (error) {
-    why.value = `It could not be brought back: ${(error as Error).message}`;
+    why.value = `${told}: ${(error as Error).message}`;
     setTimeout(() => (why.value = ""), 8_000);
   }
 }
@@ -19,7 +19,10 @@ async function undo(): Promise<void> {
   <div class="bar" role="status" aria-live="polite" :class="{ shown: store.text || why }">
     <template v-if="store.text">
       <span>{{ store.text }}</span>
-      <button class="button" @click="undo">Bring it back</button>
+      <button class="button" @click="attempt(store.undo, 'It could not be brought back')">Bring it back</button>
+      <button v-if="store.endable" class="button plain" @click="attempt(store.deleteForGood, 'It could not be deleted for good')">
+        Delete for good
+      </button>
       <button class="button plain" aria-label="Close this message" @click="store.dismiss()">✕</button>
     </template>
     <span v-else-if="why">{{ why }}</span>

@@ -1,0 +1,80 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { once } from "node:events";
+import { createServer, type AddressInfo } from "node:net";
+import { fileURLToPath } from "node:url";
+import type { Draft } from "@lodrin/contract";
+import request from "supertest";
+import { afterAll, beforeAll, expect, it } from "vitest";
+import { administer, TEMPLATE, urlOf } from "./database.js";
+
+/** Ten in every run; LODRIN_KILLS=100 for the long one. */
+const KILLS = Number(process.env["LODRIN_KILLS"] ?? 10);
+const DATABASE = `lodrin_test_kills_${process.pid}`;
+const ROOT = fileURLToPath(new URL("../../../../", import.meta.url));
+const NEW = {
+  ...{ name: "Killed", note: "", slug: "08-menswear-flat-shirt-block", personId: null, personName: "", setId: null, unit: "cm", step: 0 },
+  ...{ measurements: {}, settings: {} },
+};
+
+beforeAll(async () => {
+  await administer(`drop database if exists ${DATABASE} with (force)`);
+  await administer(`create database ${DATABASE} template ${TEMPLATE}`);
+});
+afterAll(() => administer(`drop database if exists ${DATABASE} with (force)`));
+
+async function freePort(): Promise<number> {
+  const probe = createServer().listen(0, "127.0.0.1");
+  await once(probe, "listening");
+  const { port } = probe.address() as AddressInfo;
+  probe.close();
+  return port;
+}
+
+/** The server as it is bundled, ready to be called. */
+async function start(port: number): Promise<ChildProcess> {
+  const env = {
+    ...process.env,
+    ...{ DATABASE_URL: urlOf(DATABASE), LODRIN_PORT: `${port}`, LODRIN_SECRET: "kills", LODRIN_LIBRARY: `${ROOT}systems` },
+    ...{ LODRIN_LOG: "silent", LODRIN_DEMO: "0" },
+  };
+  const child = spawn("node", [`${ROOT}packages/server/build/server.mjs`], { env, stdio: ["ignore", "pipe", "inherit"] });
+  await new Promise<void>((resolve) => child.stdout.on("data", (text: Buffer) => text.toString().includes("is ready") && resolve()));
+  return child;
+}
+
+it(`no save that was answered is lost in ${KILLS} kills`, async () => {
+  const port = await freePort();
+  const agent = request.agent(`http://127.0.0.1:${port}`);
+  let server = await start(port);
+  await agent.post("/api/accounts").send({ email: "killed@quillmoor.example", name: "Killed", password: "long enough 1" }).expect(201);
+  const { id } = (await agent.post("/api/drafts").send(NEW).expect(201)).body as Draft;
+  let version = 1;
+  let lost = 0;
+  for (let kill = 0; kill < KILLS; kill++) {
+    const ended = once(server, "exit");
+    setTimeout(() => server.kill("SIGKILL"), 30 + ((kill * 37) % 120));
+    let answered = "";
+    for (let n = 0; ; n++) {
+      const note = `kill ${kill}, save ${n}`;
+      const reply = await agent
+        .patch(`/api/drafts/${id}`)
+        .send({ version, note })
+        .catch(() => undefined);
+      if (!reply) break;
+      expect(reply.status).toBe(200);
+      answered = note;
+      version = (reply.body as Draft).version;
+    }
+    await ended;
+    server = await start(port);
+    const now = (await agent.get(`/api/drafts/${id}`).expect(200)).body as Draft;
+    // What was under way when the server was killed may be stored or not; what was answered is.
+    if (now.version < version || (now.version === version && answered !== "" && now.note !== answered)) lost++;
+    expect(now.version - version).toBeLessThanOrEqual(1);
+    version = now.version;
+  }
+  const ended = once(server, "exit");
+  server.kill("SIGTERM");
+  expect((await ended)[0]).toBe(0);
+  expect(lost).toBe(0);
+}, 600_000);
