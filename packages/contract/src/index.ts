@@ -2,7 +2,7 @@ export { Account, AccountEvent, accountRoutes, SignedIn } from "./account.js";
 export { bodyRoutes, MeasurementSet, Person } from "./body.js";
 export { DONE, Done, Id, Problem } from "./common.js";
 export { Draft, draftRoutes } from "./draft.js";
-export { type BodyOf, type ParamsOf, type ReplyOf, Role, type Route, route } from "./route.js";
+export { type BodyOf, type ParamsOf, ranksAbove, type ReplyOf, Role, type Route, route } from "./route.js";
 export { SystemSheet, systemRoutes } from "./system.js";
 
 import { accountRoutes } from "./account.js";

@@ -4,6 +4,11 @@ import { type Static, type TSchema, Type } from "@sinclair/typebox";
 export const Role = Type.Union([Type.Literal("student"), Type.Literal("instructor"), Type.Literal("owner")]);
 export type Role = Static<typeof Role>;
 
+const RANK: Readonly<Record<Role, number>> = { student: 0, instructor: 1, owner: 2 };
+
+/** True when one role may do more than another. */
+export const ranksAbove = (role: Role, other: Role): boolean => RANK[role] > RANK[other];
+
 /** One call of the API: the server validates with its schemas, the web client is typed by them. */
 export interface Route<
   P extends TSchema | undefined = TSchema | undefined,

@@ -1,28 +1,21 @@
-import { accountRoutes, DONE } from "@lodrin/contract";
+import { accountRoutes, DONE, ranksAbove } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
-import { ranksAbove } from "../access/role.js";
 import { mount } from "../http/mount.js";
-import { notFound, ProblemError, signInFirst } from "../http/problem.js";
-import { AccountRow } from "./account.js";
+import { notFound, ProblemError } from "../http/problem.js";
+import { AccountRow, signedInAccount } from "./account.js";
+import { refuseWeak } from "./common-passwords.js";
 import { eventsAbout, note } from "./events.js";
 import { ownData } from "./own-data.js";
 import { passwordFits } from "./password.js";
 import { newReset, setPassword, useReset } from "./reset.js";
-import { refuseWeak } from "./routes.js";
 import { callerOf, endSession } from "./session.js";
 import { endSessions, sessionsOf } from "./session-list.js";
 
 /** One's own account: password, places signed in, all data, an end; and what instructors and the owner do for others'. */
 export function ownAccountRoutes(router: Router, knex: Knex): void {
-  const me = async (id: string): Promise<AccountRow> => {
-    const account = await AccountRow.query(knex).findById(id);
-    if (!account) throw signInFirst();
-    return account;
-  };
-
   const mine = async (id: string, password: string): Promise<AccountRow> => {
-    const account = await me(id);
+    const account = await signedInAccount(knex, id);
     if (!(await passwordFits(password, account.passwordHash))) throw new ProblemError(403, "Not right", "The password is not right.");
     return account;
   };
@@ -77,8 +70,9 @@ export function ownAccountRoutes(router: Router, knex: Knex): void {
   });
 
   mount(router, accountRoutes.resetLink, async ({ accountId, params }) => {
-    const [helper, account] = [await me(accountId), await AccountRow.query(knex).findById(params.id)];
+    const [helper, account] = [await signedInAccount(knex, accountId), await AccountRow.query(knex).findById(params.id)];
     if (!account) throw notFound("account");
+    // Never one of the same rank or above: whoever helps in could go in.
     if (!ranksAbove(helper.role, account.role))
       throw new ProblemError(403, "Not yours to do", "Only somebody of a higher role can do this for this account.");
     const { token, until } = await newReset(knex, account.id);

@@ -1,5 +1,7 @@
 import type { Account } from "@lodrin/contract";
+import type { Knex } from "knex";
 import { BaseModel } from "../database/base-model.js";
+import { signInFirst } from "../http/problem.js";
 
 /** An account's row. */
 export class AccountRow extends BaseModel {
@@ -16,4 +18,11 @@ export class AccountRow extends BaseModel {
   toReply(): Account {
     return { id: this.id, email: this.email, name: this.name, role: this.role, unit: this.unit, look: this.look };
   }
+}
+
+/** The account that is signed in; a session that outlived it is asked to sign in again. */
+export async function signedInAccount(knex: Knex, id: string): Promise<AccountRow> {
+  const account = await AccountRow.query(knex).findById(id);
+  if (!account) throw signInFirst();
+  return account;
 }

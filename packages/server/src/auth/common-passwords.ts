@@ -1,3 +1,5 @@
+import { ProblemError } from "../http/problem.js";
+
 /**
  * Passwords of ten letters and more that stand near the top of every published list of the most common (from memory), and
  * runs of the keyboard. Shorter ones are refused for their length.
@@ -41,10 +43,17 @@ const COMMON: ReadonlySet<string> = new Set([
 ]);
 
 /** Why a password cannot be taken although it is long enough; undefined when it can. */
-export function whyWeak(password: string): string | undefined {
+function whyWeak(password: string): string | undefined {
   const bare = password.trim().toLowerCase();
   if (bare.length < 10) return "Blanks at its ends do not count: give at least ten letters.";
   if (new Set(bare).size < 3) return "It is the same letter over and over: nobody needs long to guess it.";
   if (COMMON.has(bare)) return "It is one of the most common passwords: it is among the first that are tried.";
   return undefined;
+}
+
+/** Throws a 400 problem for a password that is among the first to be guessed. */
+export function refuseWeak(password: string): void {
+  const weak = whyWeak(password);
+  if (weak)
+    throw new ProblemError(400, "Not as it should be", "Another password is needed.", { errors: [{ at: "/password", message: weak }] });
 }

@@ -3,9 +3,9 @@ import type { Request, Router } from "express";
 import type { Knex } from "knex";
 import { mount } from "../http/mount.js";
 import { ProblemError, signInFirst } from "../http/problem.js";
-import { AccountRow } from "./account.js";
+import { AccountRow, signedInAccount } from "./account.js";
 import type { Attempts } from "./attempts.js";
-import { whyWeak } from "./common-passwords.js";
+import { refuseWeak } from "./common-passwords.js";
 import { hashOfNobody, hashPassword, isOutdated, passwordFits } from "./password.js";
 import { endSession, startSession } from "./session.js";
 
@@ -47,27 +47,14 @@ export function authRoutes(router: Router, knex: Knex, attempts: Attempts): void
     return DONE;
   });
 
-  mount(router, accountRoutes.me, async ({ accountId }) => (await find(knex, accountId)).toReply());
+  mount(router, accountRoutes.me, async ({ accountId }) => (await signedInAccount(knex, accountId)).toReply());
 
   mount(router, accountRoutes.prefer, async ({ accountId, body }) => {
-    if (Object.keys(body).length === 0) return (await find(knex, accountId)).toReply();
+    if (Object.keys(body).length === 0) return (await signedInAccount(knex, accountId)).toReply();
     const account = await AccountRow.query(knex).patch(body).where({ id: accountId }).returning("*").first();
     if (!account) throw signInFirst();
     return account.toReply();
   });
-}
-
-async function find(knex: Knex, id: string): Promise<AccountRow> {
-  const account = await AccountRow.query(knex).findById(id);
-  if (!account) throw signInFirst();
-  return account;
-}
-
-/** Throws a 400 problem for a password that is among the first to be guessed. */
-export function refuseWeak(password: string): void {
-  const weak = whyWeak(password);
-  if (weak)
-    throw new ProblemError(400, "Not as it should be", "Another password is needed.", { errors: [{ at: "/password", message: weak }] });
 }
 
 const addressOf = (request: Request): string => request.ip ?? "unknown";

@@ -14,8 +14,8 @@ interface NotChanged<R> {
   readonly what: string;
   /** The row as it is stored now. Throws when it is not there, or another's. */
   readonly find: () => Promise<R>;
-  /** The same as it is answered. */
-  readonly current: () => Promise<unknown>;
+  /** That row as it is answered. */
+  readonly reply: (now: R) => unknown;
 }
 
 /**
@@ -26,13 +26,13 @@ interface NotChanged<R> {
 export async function changeVersion<R extends VersionedModel>(
   change: PromiseLike<R | undefined>,
   patch: Readonly<Record<string, unknown>>,
-  { what, find, current }: NotChanged<R>,
+  { what, find, reply }: NotChanged<R>,
 ): Promise<R> {
   const changed = await change;
   if (changed) return changed;
   const now = await find();
   if (isAsAsked(now, patch)) return now;
-  throw collision(what, await current());
+  throw collision(what, await reply(now));
 }
 
 const isAsAsked = (row: object, patch: Readonly<Record<string, unknown>>): boolean =>

@@ -44,8 +44,7 @@ export function draftsRoutes(router: Router, knex: Knex): void {
       .whereNull("deletedAt")
       .returning("*")
       .first();
-    const current = async (): Promise<Draft> => reply(await find(accountId, params.id));
-    return reply(await changeVersion(change, patch, { what: "draft", find: () => find(accountId, params.id), current }));
+    return reply(await changeVersion(change, patch, { what: "draft", find: () => find(accountId, params.id), reply }));
   });
 
   mount(router, draftRoutes.standAt, async ({ accountId, params, body }) => {

@@ -40,7 +40,7 @@ export function peopleRoutes(router: Router, knex: Knex): void {
       .returning("*")
       .first();
     const find = (): Promise<PersonRow> => new Owned(knex, accountId).person(params.id);
-    await changeVersion(change, patch, { what: "person", find, current: () => reply(params.id) });
+    await changeVersion(change, patch, { what: "person", find, reply: () => reply(params.id) });
     return reply(params.id);
   });
 
@@ -87,7 +87,7 @@ export function peopleRoutes(router: Router, knex: Knex): void {
       .returning("*")
       .first();
     const find = (): Promise<SetRow> => owned.set(params.id);
-    const row = await changeVersion(change, patch, { what: "measurement set", find, current: async () => (await find()).toReply() });
+    const row = await changeVersion(change, patch, { what: "measurement set", find, reply: (now) => now.toReply() });
     return row.toReply();
   });
 

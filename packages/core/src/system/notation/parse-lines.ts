@@ -2,14 +2,14 @@ import { suggest } from "../../formula/suggest.js";
 import type { Block } from "./blocks.js";
 import { DETAIL_FORMS } from "./details.js";
 import { parse } from "./generated/notation.js";
+import { LONGEST_LINE } from "./tidy-line.js";
 
 export type Loose = Record<string, unknown>;
 
 /** A line as the grammar gives it: its texts with where they stand in the line. */
 export type Parsed = Loose;
 
-/** The longest line, and the longest run of blanks in one, that is read: beyond them nobody typed it, and reading would take too long. */
-const LONGEST_LINE = 4_000;
+/** The run of blanks from which on a line is not read, for the same reasons as one that is too long. */
 const BLANKS = /[ \t\u00a0]{120}/;
 
 /** A line as it is given to the grammar: an empty one, which it cannot read, in place of one that is not fit to be read. */

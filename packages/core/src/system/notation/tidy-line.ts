@@ -8,8 +8,8 @@ const OPENING = new Set(['"', "“", "„", "«", "‟"]);
 const CLOSING = new Set(['"', "”", "“", "»"]);
 const FIGURE = /[0-9½¼¾⅓⅔⅛⅜⅝⅞]/;
 
-/** Longer lines are refused when they are read: there is nothing to tidy. */
-const LONGEST = 4_000;
+/** The longest line that is read: a longer one nobody typed, and reading it would take too long. */
+export const LONGEST_LINE = 4_000;
 
 /** What a line must hold for there to be anything to tidy. */
 const UNUSUAL = /[“”„«»‟'’]|[0-9½¼¾⅓⅔⅛⅜⅝⅞]"|(?:^|\s)#(?![A-Za-z]*[0-9])/;
@@ -19,7 +19,7 @@ const UNUSUAL = /[“”„«»‟'’]|[0-9½¼¾⅓⅔⅛⅜⅝⅞]"|(?:^|\s)#
  * mark behind a figure for inches, an apostrophe for feet. A `#` that begins no point begins a comment, but for inside quotes.
  */
 export function tidyLine(raw: string): TidyLine {
-  if (raw.length > LONGEST || !UNUSUAL.test(raw)) return { text: raw.trimEnd(), comment: undefined };
+  if (raw.length > LONGEST_LINE || !UNUSUAL.test(raw)) return { text: raw.trimEnd(), comment: undefined };
   let out = "";
   let quoted = false;
   for (let i = 0; i < raw.length; i++) {

@@ -3,12 +3,13 @@ import { accountRoutes } from "@lodrin/contract";
 import type { FormInstance, FormRules } from "element-plus";
 import { reactive, ref } from "vue";
 import { call } from "../../api/call.js";
+import { useAttempt } from "../../ui/use-attempt.js";
 import { passwordRules } from "./password-rules.js";
 
 /** A new password, on showing that one knows the old. */
 const form = ref<FormInstance>();
 const given = reactive({ old: "", password: "" });
-const why = ref("");
+const { why, attempt } = useAttempt();
 const done = ref(false);
 const rules: FormRules<typeof given> = {
   old: [{ required: true, message: "Write the password you have now.", trigger: "blur" }],
@@ -19,13 +20,11 @@ async function change(): Promise<void> {
   why.value = "";
   done.value = false;
   if (!(await form.value?.validate().catch(() => false))) return;
-  try {
+  await attempt(async () => {
     await call(accountRoutes.changePassword, { body: given });
     form.value?.resetFields();
     done.value = true;
-  } catch (error) {
-    why.value = (error as Error).message;
-  }
+  });
 }
 </script>
 

@@ -2,22 +2,19 @@
 import { accountRoutes } from "@lodrin/contract";
 import { ref } from "vue";
 import { call } from "../../api/call.js";
+import { useAttempt } from "../../ui/use-attempt.js";
 
 /** The account and everything in it, gone at once: asked for twice, and with the password. */
 const asking = ref(false);
 const password = ref("");
-const why = ref("");
+const { why, attempt } = useAttempt();
 
-async function remove(): Promise<void> {
-  why.value = "";
-  try {
+const remove = (): Promise<void> =>
+  attempt(async () => {
     await call(accountRoutes.removeAccount, { body: { password: password.value } });
     localStorage.clear();
     location.assign("/sign-in");
-  } catch (error) {
-    why.value = (error as Error).message;
-  }
-}
+  });
 </script>
 
 <template>

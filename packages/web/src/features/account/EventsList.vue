@@ -3,10 +3,11 @@ import { type AccountEvent, accountRoutes } from "@lodrin/contract";
 import { onMounted, ref } from "vue";
 import { call } from "../../api/call.js";
 import { sayMoment } from "../../ui/times.js";
+import { useAttempt } from "../../ui/use-attempt.js";
 
 /** What was done about this account, and by whom. */
 const events = ref<readonly AccountEvent[]>();
-const why = ref("");
+const { why, attempt } = useAttempt();
 const WORDS: Readonly<Record<AccountEvent["what"], string>> = {
   "password-changed": "The password was changed",
   "password-reset": "A new password was set by a link",
@@ -15,13 +16,7 @@ const WORDS: Readonly<Record<AccountEvent["what"], string>> = {
   "data-taken-out": "All data was downloaded",
 };
 
-onMounted(async () => {
-  try {
-    events.value = await call(accountRoutes.events, {});
-  } catch (error) {
-    why.value = (error as Error).message;
-  }
-});
+onMounted(() => attempt(async () => (events.value = await call(accountRoutes.events, {}))));
 </script>
 
 <template>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { accountRoutes, type ReplyOf, type Role } from "@lodrin/contract";
+import { accountRoutes, ranksAbove, type ReplyOf, type Role } from "@lodrin/contract";
 import { computed, onMounted, ref } from "vue";
 import { call } from "../../api/call.js";
 import { useSession } from "../../stores/session.js";
+import { useAttempt } from "../../ui/use-attempt.js";
 
 type Member = ReplyOf<typeof accountRoutes.members>[number];
 
@@ -11,24 +12,14 @@ const props = defineProps<{ load: () => Promise<Member[]> }>();
 const session = useSession();
 const members = ref<readonly Member[]>([]);
 const sought = ref("");
-const why = ref("");
+const { why, attempt } = useAttempt();
 const link = ref<{ name: string; url: string; until: string }>();
 
-const RANK: Readonly<Record<Role, number>> = { student: 0, instructor: 1, owner: 2 };
 const shown = computed(() => {
   const text = sought.value.trim().toLowerCase();
   return members.value.filter((m) => `${m.name} ${m.email}`.toLowerCase().includes(text));
 });
-const below = (member: Member): boolean => RANK[session.account?.role ?? "student"] > RANK[member.role];
-
-async function attempt(act: () => Promise<unknown>): Promise<void> {
-  why.value = "";
-  try {
-    await act();
-  } catch (error) {
-    why.value = (error as Error).message;
-  }
-}
+const below = (member: Member): boolean => ranksAbove(session.account?.role ?? "student", member.role);
 
 onMounted(() => attempt(async () => (members.value = await props.load())));
 

@@ -4,24 +4,23 @@ import type { FormInstance } from "element-plus";
 import { reactive, ref } from "vue";
 import { RouterLink, useRoute } from "vue-router";
 import { call } from "../../api/call.js";
+import { useAttempt } from "../../ui/use-attempt.js";
 import { passwordRules } from "./password-rules.js";
 
 /** Where the link for a forgotten password leads. Its token stands behind the #, which no server is sent and no log keeps. */
 const token = useRoute().hash.slice(1);
 const form = ref<FormInstance>();
 const given = reactive({ password: "" });
-const why = ref("");
+const { why, attempt } = useAttempt();
 const done = ref(false);
 
 async function set(): Promise<void> {
   why.value = "";
   if (!(await form.value?.validate().catch(() => false))) return;
-  try {
+  await attempt(async () => {
     await call(accountRoutes.resetPassword, { body: { token, password: given.password } });
     done.value = true;
-  } catch (error) {
-    why.value = (error as Error).message;
-  }
+  });
 }
 </script>
 

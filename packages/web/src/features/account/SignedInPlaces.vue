@@ -3,22 +3,21 @@ import { accountRoutes, type SignedIn } from "@lodrin/contract";
 import { onMounted, ref } from "vue";
 import { call } from "../../api/call.js";
 import { sayMoment } from "../../ui/times.js";
+import { useAttempt } from "../../ui/use-attempt.js";
 
 /** The places where the account is signed in, and an end to all but this one. */
 const places = ref<readonly SignedIn[]>([]);
-const why = ref("");
+const { why, attempt } = useAttempt();
 
-async function attempt(act: () => Promise<unknown>): Promise<void> {
-  why.value = "";
-  try {
-    await act();
+const fetchPlaces = (): Promise<void> => attempt(async () => (places.value = await call(accountRoutes.signedIn, {})));
+
+const signOutElsewhere = (): Promise<void> =>
+  attempt(async () => {
+    await call(accountRoutes.signOutElsewhere, {});
     places.value = await call(accountRoutes.signedIn, {});
-  } catch (error) {
-    why.value = (error as Error).message;
-  }
-}
+  });
 
-onMounted(() => attempt(() => Promise.resolve()));
+onMounted(fetchPlaces);
 
 /** The browser's name out of the long text by which it names itself. */
 const browser = (device: string): string =>
@@ -35,9 +34,7 @@ const system = (device: string): string => /\((?:X11; )?([^;)]+)/.exec(device)?.
     </li>
   </ul>
   <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
-  <el-button v-if="places.length > 1" size="large" @click="attempt(() => call(accountRoutes.signOutElsewhere, {}))">
-    Sign out everywhere else
-  </el-button>
+  <el-button v-if="places.length > 1" size="large" @click="signOutElsewhere"> Sign out everywhere else </el-button>
 </template>
 
 <style scoped>

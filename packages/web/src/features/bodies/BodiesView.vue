@@ -8,6 +8,7 @@ import { useShelf } from "../../stores/shelf.js";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
+import { useAttempt } from "../../ui/use-attempt.js";
 import AddPerson from "./AddPerson.vue";
 import CompareSets from "./CompareSets.vue";
 import SetEditor from "./SetEditor.vue";
@@ -33,19 +34,10 @@ const pair = computed(
     (set.value && other.value ? [set.value, other.value].sort((a, b) => a.takenOn.localeCompare(b.takenOn)) : []) as
       [MeasurementSet, MeasurementSet] | [],
 );
-const failed = ref("");
+const { why: failed, attempt } = useAttempt();
 
 const open = (personId: string, setId?: string): Promise<unknown> =>
   router.push({ name: "bodies", params: setId ? { personId, setId } : { personId } });
-
-async function attempt(act: () => Promise<unknown>): Promise<void> {
-  failed.value = "";
-  try {
-    await act();
-  } catch (error) {
-    failed.value = (error as Error).message;
-  }
-}
 
 async function newSet(copyOf?: MeasurementSet): Promise<void> {
   const whose = person.value;

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { statementsOf, type System, wordsIn } from "@lodrin/core";
-import { computed, ref } from "vue";
+import { computed } from "vue";
 import { useRouter } from "vue-router";
 import { useDrafts } from "../../stores/drafts.js";
+import { useAttempt } from "../../ui/use-attempt.js";
 import type { DraftAutosave } from "./use-draft.js";
 
 /** Name and note of the draft, its lesson and cautions, duplicate and delete. */
@@ -10,21 +11,12 @@ const props = defineProps<{ autosave: DraftAutosave; system: System }>();
 const drafts = useDrafts();
 const router = useRouter();
 const { local } = props.autosave;
-const why = ref("");
+const { why, attempt } = useAttempt();
 
 const lesson = computed(() => statementsOf(props.system, "lesson").map((l) => l.text));
 const closures = computed(() => statementsOf(props.system, "closes").map((c) => c.text));
 const words = computed(() => wordsIn(props.system));
 const cautions = computed(() => statementsOf(props.system, "caution").map((c) => c.text));
-
-async function attempt(act: () => Promise<void>): Promise<void> {
-  why.value = "";
-  try {
-    await act();
-  } catch (error) {
-    why.value = (error as Error).message;
-  }
-}
 
 const duplicate = (): Promise<void> =>
   attempt(async () => {

@@ -1,23 +1,14 @@
 <script setup lang="ts">
 import type { Draft } from "@lodrin/contract";
-import { ref } from "vue";
 import { RouterLink } from "vue-router";
 import { useDrafts } from "../../stores/drafts.js";
 import { sayMoment } from "../../ui/times.js";
+import { useAttempt } from "../../ui/use-attempt.js";
 
 /** A kept draft in a list: open, duplicate, delete (with undo). */
 const props = defineProps<{ draft: Draft }>();
 const drafts = useDrafts();
-const why = ref("");
-
-async function attempt(act: () => Promise<unknown>): Promise<void> {
-  why.value = "";
-  try {
-    await act();
-  } catch (error) {
-    why.value = (error as Error).message;
-  }
-}
+const { why, attempt } = useAttempt();
 </script>
 
 <template>
