@@ -1,3 +1,5 @@
+import { availableParallelism } from "node:os";
+
 /** What the server is told by its environment. */
 export interface Config {
   readonly port: number;
@@ -15,7 +17,14 @@ export interface Config {
   readonly library: string;
   readonly sessionSecret: string;
   readonly logLevel: string;
+  /** The file the log is kept in; undefined for the console. */
+  readonly logFile: string | undefined;
+  /** How many processes serve: one for each processor, unless a place says otherwise. */
+  readonly processes: number;
 }
+
+/** More would only wait for the database. */
+const MOST_PROCESSES = 4;
 
 /** Reads the environment. Throws with one sentence when something is missing. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
@@ -34,6 +43,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     library: env["LODRIN_LIBRARY"] ?? "systems",
     sessionSecret: secret,
     logLevel: env["LODRIN_LOG"] ?? "info",
+    logFile: env["LODRIN_LOG_FILE"],
+    processes: Math.max(1, Number(env["LODRIN_PROCESSES"]) || Math.min(MOST_PROCESSES, availableParallelism())),
   };
 }
 

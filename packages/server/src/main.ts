@@ -1,16 +1,14 @@
-import { fileURLToPath } from "node:url";
-import { createApp } from "./app.js";
+import cluster from "node:cluster";
 import { type Config, readConfig } from "./config.js";
-import { connect, poolFor } from "./database/connect.js";
+import { connect } from "./database/connect.js";
 import { migrate } from "./database/migrate.js";
 import { purgeDaily } from "./database/purge.js";
 import { DEMO_LOGINS, loadDemo } from "./demo/load.js";
-import { FileMaker } from "./files/file-maker.js";
 import { openLog } from "./log.js";
+import { PORT_TAKEN, serve } from "./serve.js";
 import { loadLibrary } from "./systems/library.js";
 
-/** Exit codes by which `./lodrin` knows that the port is taken, and that the server could not begin. */
-const PORT_TAKEN = 3;
+/** Exit code by which `./lodrin` knows that the server could not begin. */
 const NOT_BEGUN = 4;
 
 function notBegun(error: unknown): never {
@@ -27,44 +25,44 @@ function configOrEnd(): Config {
 }
 
 const config = configOrEnd();
-const log = openLog(config.logLevel, process.env["LODRIN_LOG_FILE"]);
-const knex = connect(config.databaseUrl);
-const pool = poolFor(config.databaseUrl);
+if (cluster.isPrimary) await lead(config);
+else serve(config, cluster.worker?.id ?? 0);
 
-try {
-  await migrate(knex);
-  await loadLibrary(knex, config.library);
-  if (config.demo) await loadDemo(knex);
-} catch (error) {
-  notBegun(error);
+/** Makes the database ready, then has as many processes serve as the place has processors. One that ends by itself is replaced. */
+async function lead(config: Config): Promise<void> {
+  const knex = connect(config.databaseUrl);
+  try {
+    await migrate(knex);
+    await loadLibrary(knex, config.library);
+    if (config.demo) await loadDemo(knex);
+  } catch (error) {
+    notBegun(error);
+  }
+  const log = openLog(config.logLevel, config.logFile);
+  const stopPurging = purgeDaily(knex, (error) => log.error({ err: error }, "purge failed"));
+  let stopping = false;
+  for (let n = 0; n < config.processes; n++) cluster.fork();
+  let listening = 0;
+  cluster.on("listening", () => ++listening === config.processes && announce(config));
+  cluster.on("exit", (worker, code, signal) => {
+    if (stopping) return void (Object.keys(cluster.workers ?? {}).length === 0 && process.exit(0));
+    // None could begin: what is wrong is wrong for all, and is told by the supervisor.
+    if (code === PORT_TAKEN || listening < config.processes) process.exit(code === 0 ? 1 : code);
+    log.error({ process: worker.id, code, signal }, "a process ended by itself and is replaced");
+    cluster.fork();
+  });
+  const stop = (): void => {
+    stopping = true;
+    stopPurging();
+    void knex.destroy();
+    for (const worker of Object.values(cluster.workers ?? {})) worker?.process.kill("SIGTERM");
+  };
+  for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, stop);
 }
 
-const files = new FileMaker(fileURLToPath(new URL("./file-worker.mjs", import.meta.url)));
-const { sessionSecret, webRoot, secure, trustProxy } = config;
-const app = createApp({ knex, pool, log, files, sessionSecret, webRoot, secure, trustProxy });
-const server = app.listen(config.port, config.host, (error?: Error) => {
-  if (error) {
-    process.stderr.write(`${error.message}\n`);
-    process.exit((error as NodeJS.ErrnoException).code === "EADDRINUSE" ? PORT_TAKEN : 1);
-  }
-  process.stdout.write(`\nLodrin is ready:  http://${config.host}:${config.port}\n\n`);
-  if (config.demo)
-    for (const login of DEMO_LOGINS) process.stdout.write(`  ${login.role.padEnd(10)}  ${login.email.padEnd(30)}  ${login.password}\n`);
+function announce({ host, port, demo }: Config): void {
+  process.stdout.write(`\nLodrin is ready:  http://${host}:${port}\n\n`);
+  if (demo)
+    for (const { role, email, password } of DEMO_LOGINS) process.stdout.write(`  ${role.padEnd(10)}  ${email.padEnd(30)}  ${password}\n`);
   process.stdout.write("\nCtrl-C stops it.\n");
-});
-
-for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, () => void stop());
-
-const stopPurging = purgeDaily(knex, (error) => log.error({ err: error }, "purge failed"));
-
-/** How long requests that are under way may take when the server is asked to stop. */
-const PATIENCE_MS = 10_000;
-
-async function stop(): Promise<void> {
-  stopPurging();
-  const finished = new Promise((resolve) => server.close(resolve));
-  server.closeIdleConnections();
-  await Promise.race([finished, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS).unref())]);
-  await Promise.allSettled([knex.destroy(), pool.end(), files.close()]);
-  process.exit(0);
 }

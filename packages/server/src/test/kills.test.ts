@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn } from "node:child_process";
 import { once } from "node:events";
+import { readFile } from "node:fs/promises";
 import { createServer, type AddressInfo } from "node:net";
 import { fileURLToPath } from "node:url";
 import type { Draft } from "@lodrin/contract";
@@ -31,11 +32,12 @@ async function freePort(): Promise<number> {
 }
 
 /** The server as it is bundled, ready to be called. */
-async function start(port: number): Promise<ChildProcess> {
+async function start(port: number, more: NodeJS.ProcessEnv = {}): Promise<ChildProcess> {
   const env = {
     ...process.env,
     ...{ DATABASE_URL: urlOf(DATABASE), LODRIN_PORT: `${port}`, LODRIN_SECRET: "kills", LODRIN_LIBRARY: `${ROOT}systems` },
     ...{ LODRIN_LOG: "silent", LODRIN_DEMO: "0" },
+    ...more,
   };
   const child = spawn("node", [`${ROOT}packages/server/build/server.mjs`], { env, stdio: ["ignore", "pipe", "inherit"] });
   await new Promise<void>((resolve) => child.stdout.on("data", (text: Buffer) => text.toString().includes("is ready") && resolve()));
@@ -78,3 +80,23 @@ it(`no save that was answered is lost in ${KILLS} kills`, async () => {
   expect((await ended)[0]).toBe(0);
   expect(lost).toBe(0);
 }, 600_000);
+
+/** The processes that a process began. */
+const childrenOf = async (pid: number): Promise<number[]> =>
+  (await readFile(`/proc/${pid}/task/${pid}/children`, "utf8")).trim().split(" ").map(Number);
+
+it("a process that is killed is replaced, and the others serve on meanwhile", async () => {
+  const port = await freePort();
+  const server = await start(port, { LODRIN_PROCESSES: "2" });
+  const before = await childrenOf(server.pid ?? 0);
+  expect(before).toHaveLength(2);
+  process.kill(before[0] ?? 0, "SIGKILL");
+  for (let n = 0; n < 20; n++)
+    expect((await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => fetch(`http://127.0.0.1:${port}/api/health`))).status).toBe(200);
+  await expect
+    .poll(() => childrenOf(server.pid ?? 0).then((all) => all.filter((pid) => !before.includes(pid)).length), { timeout: 10_000 })
+    .toBe(1);
+  const ended = once(server, "exit");
+  server.kill("SIGTERM");
+  expect((await ended)[0]).toBe(0);
+}, 60_000);

@@ -1,0 +1,38 @@
+import { fileURLToPath } from "node:url";
+import { createApp } from "./app.js";
+import type { Config } from "./config.js";
+import { connect, poolFor } from "./database/connect.js";
+import { FileMaker } from "./files/file-maker.js";
+import { openLog } from "./log.js";
+
+/** Exit code by which it is known that the port is taken. */
+export const PORT_TAKEN = 3;
+
+/** How long requests that are under way may take when the server is asked to stop. */
+const PATIENCE_MS = 10_000;
+
+/** One process of the server: serves until it is asked to stop. Its log is a file of its own, for each is parted by who writes it. */
+export function serve(config: Config, number: number): void {
+  const log = openLog(config.logLevel, config.logFile?.replace(/(\.\w+)?$/, `-${number}$1`));
+  const knex = connect(config.databaseUrl);
+  const pool = poolFor(config.databaseUrl);
+  const files = new FileMaker(fileURLToPath(new URL("./file-worker.mjs", import.meta.url)));
+  const { sessionSecret, webRoot, secure, trustProxy } = config;
+  const app = createApp({ knex, pool, log, files, sessionSecret, webRoot, secure, trustProxy });
+  const server = app.listen(config.port, config.host, (error?: Error) => {
+    if (!error) return;
+    process.stderr.write(`${error.message}\n`);
+    process.exit((error as NodeJS.ErrnoException).code === "EADDRINUSE" ? PORT_TAKEN : 1);
+  });
+
+  const stop = async (): Promise<void> => {
+    const finished = new Promise((resolve) => server.close(resolve));
+    server.closeIdleConnections();
+    await Promise.race([finished, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS).unref())]);
+    await Promise.allSettled([knex.destroy(), pool.end(), files.close()]);
+    process.exit(0);
+  };
+  // Ctrl-C reaches every process of the terminal; the first of them passes on that it is time.
+  process.on("SIGINT", () => undefined);
+  process.once("SIGTERM", () => void stop());
+}
