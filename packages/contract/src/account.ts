@@ -36,6 +36,7 @@ export const AccountEvent = Type.Object(
       Type.Literal("password-changed"),
       Type.Literal("password-reset"),
       Type.Literal("reset-link-made"),
+      Type.Literal("reset-letter-sent"),
       Type.Literal("role-changed"),
       Type.Literal("data-taken-out"),
     ]),
@@ -93,6 +94,8 @@ export const accountRoutes = {
     params: IdParams,
     reply: Type.Object({ path: Type.String(), until: Moment }, closed),
   }),
+  /** Has a link sent to somebody who forgot the password. Says the same whether there is such an account or not. */
+  forgotPassword: route("POST", "/api/password-forgotten", { who: "anyone", body: Type.Object({ email: Email }, closed), reply: Done }),
   resetPassword: route("POST", "/api/password-reset", {
     who: "anyone",
     body: Type.Object({ token: Type.String({ maxLength: 100 }), password: Password }, closed),

@@ -2,14 +2,18 @@ export { Account, AccountEvent, accountRoutes, SignedIn } from "./account.js";
 export { bodyRoutes, MeasurementSet, Person } from "./body.js";
 export { DONE, Done, Id, Problem } from "./common.js";
 export { Draft, draftRoutes } from "./draft.js";
+export { DemoLogin, Place, placeRoutes } from "./place.js";
 export { type BodyOf, type ParamsOf, ranksAbove, type ReplyOf, Role, type Route, route } from "./route.js";
 export { SystemSheet, systemRoutes } from "./system.js";
 
 import { accountRoutes } from "./account.js";
 import { bodyRoutes } from "./body.js";
 import { draftRoutes } from "./draft.js";
+import { placeRoutes } from "./place.js";
 import type { Route } from "./route.js";
 import { systemRoutes } from "./system.js";
 
 /** Every call of the API. */
-export const ROUTES: readonly Route[] = [accountRoutes, bodyRoutes, systemRoutes, draftRoutes].flatMap((routes) => Object.values(routes));
+export const ROUTES: readonly Route[] = [placeRoutes, accountRoutes, bodyRoutes, systemRoutes, draftRoutes].flatMap((routes) =>
+  Object.values(routes),
+);

@@ -9,13 +9,16 @@ import type { Logger } from "pino";
 import { pinoHttp } from "pino-http";
 import { ownAccountRoutes } from "./auth/account-routes.js";
 import { Attempts } from "./auth/attempts.js";
+import { forgottenRoutes } from "./auth/forgotten.js";
 import { authRoutes } from "./auth/routes.js";
 import { sessions } from "./auth/session.js";
 import { draftFiles } from "./drafts/files.js";
 import { draftsRoutes } from "./drafts/routes.js";
 import type { FileMaker } from "./files/file-maker.js";
 import { noRoute, problems, ProblemError } from "./http/problem.js";
+import type { Mailer } from "./mail/mailer.js";
 import { peopleRoutes } from "./people/routes.js";
+import { placeRoutesOf } from "./place/routes.js";
 import { systemsRoutes } from "./systems/routes.js";
 
 /** What the application stands on. */
@@ -28,6 +31,11 @@ export interface AppContext {
   readonly webRoot: string | undefined;
   readonly secure?: boolean;
   readonly trustProxy?: number | string | false;
+  readonly demo?: boolean;
+  /** How letters are sent; a place without it sends none. */
+  readonly mailer?: Mailer | undefined;
+  /** What links in letters begin with. */
+  readonly address?: string;
 }
 
 /** The web application and its API as one Express application. It keeps no state, so several may serve one database. */
@@ -52,8 +60,11 @@ export function createApp(context: AppContext): Express {
   });
   app.use("/api", neverKept, sessions(context.pool, context.sessionSecret, context.secure ?? false), onlyJson, body);
   const router = express.Router();
-  authRoutes(router, context.knex, new Attempts(context.pool));
+  const attempts = new Attempts(context.pool);
+  authRoutes(router, context.knex, attempts);
   ownAccountRoutes(router, context.knex);
+  forgottenRoutes(router, context, attempts);
+  placeRoutesOf(router, context.knex, { demo: context.demo ?? false, sendsMail: context.mailer !== undefined });
   peopleRoutes(router, context.knex);
   systemsRoutes(router, context.knex);
   draftsRoutes(router, context.knex);

@@ -19,6 +19,13 @@ export interface Config {
   readonly logLevel: string;
   /** The file the log is kept in; undefined for the console. */
   readonly logFile: string | undefined;
+  /** The mail server letters go through, `smtp://…`; undefined where none are sent. */
+  readonly smtp: string | undefined;
+  readonly mailFrom: string;
+  /** Where the demo's letters are laid instead of being sent. */
+  readonly letters: string | undefined;
+  /** Where people open Lodrin: links in letters begin with it. */
+  readonly address: string;
   /** How many processes serve: one for each processor, unless a place says otherwise. */
   readonly processes: number;
 }
@@ -32,9 +39,11 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   if (!databaseUrl) throw new Error("DATABASE_URL is not set. Start Lodrin with ./lodrin start, which sets it.");
   const secret = env["LODRIN_SECRET"];
   if (!secret) throw new Error("LODRIN_SECRET is not set. Start Lodrin with ./lodrin start, which makes one.");
+  const port = Number(env["LODRIN_PORT"] ?? 4150);
+  const host = env["LODRIN_HOST"] ?? "127.0.0.1";
   return {
-    port: Number(env["LODRIN_PORT"] ?? 4150),
-    host: env["LODRIN_HOST"] ?? "127.0.0.1",
+    port,
+    host,
     secure: env["LODRIN_SECURE"] === "1",
     trustProxy: proxies(env["LODRIN_TRUST_PROXY"]),
     demo: env["LODRIN_DEMO"] !== "0",
@@ -44,6 +53,10 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     sessionSecret: secret,
     logLevel: env["LODRIN_LOG"] ?? "info",
     logFile: env["LODRIN_LOG_FILE"],
+    smtp: env["LODRIN_SMTP"],
+    mailFrom: env["LODRIN_MAIL_FROM"] ?? "lodrin@localhost",
+    letters: env["LODRIN_LETTERS"],
+    address: env["LODRIN_ADDRESS"] ?? `http://${host}:${port}`,
     processes: Math.max(1, Number(env["LODRIN_PROCESSES"]) || Math.min(MOST_PROCESSES, availableParallelism())),
   };
 }

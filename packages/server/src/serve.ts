@@ -4,6 +4,7 @@ import type { Config } from "./config.js";
 import { connect, poolFor } from "./database/connect.js";
 import { FileMaker } from "./files/file-maker.js";
 import { openLog } from "./log.js";
+import { catchingMailer, type Mailer, smtpMailer } from "./mail/mailer.js";
 
 /** Exit code by which it is known that the port is taken. */
 export const PORT_TAKEN = 3;
@@ -17,8 +18,8 @@ export function serve(config: Config, number: number): void {
   const knex = connect(config.databaseUrl);
   const pool = poolFor(config.databaseUrl);
   const files = new FileMaker(fileURLToPath(new URL("./file-worker.mjs", import.meta.url)));
-  const { sessionSecret, webRoot, secure, trustProxy } = config;
-  const app = createApp({ knex, pool, log, files, sessionSecret, webRoot, secure, trustProxy });
+  const { sessionSecret, webRoot, secure, trustProxy, demo, address } = config;
+  const app = createApp({ knex, pool, log, files, sessionSecret, webRoot, secure, trustProxy, demo, address, mailer: mailerOf(config) });
   const server = app.listen(config.port, config.host, (error?: Error) => {
     if (!error) return;
     process.stderr.write(`${error.message}\n`);
@@ -35,4 +36,9 @@ export function serve(config: Config, number: number): void {
   // Ctrl-C reaches every process of the terminal; the first of them passes on that it is time.
   process.on("SIGINT", () => undefined);
   process.once("SIGTERM", () => void stop());
+}
+
+function mailerOf({ smtp, mailFrom, letters, demo }: Config): Mailer | undefined {
+  if (smtp !== undefined && smtp !== "") return smtpMailer(smtp, mailFrom);
+  return demo && letters !== undefined ? catchingMailer(letters, mailFrom) : undefined;
 }

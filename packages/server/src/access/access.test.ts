@@ -47,6 +47,8 @@ const removed =
 
 /** Every route of the contract: one without a row fails. */
 const TABLE: Readonly<Record<string, Row>> = {
+  "GET /api/place": { own: 200, others: null },
+  "POST /api/password-forgotten": { body: () => ({ email: "nobody@here.example" }), own: 409, others: null },
   "POST /api/accounts": { body: () => ({ email: `${randomUUID()}@new.example`, name: "New", password: PASSWORD }), own: 201, others: null },
   "POST /api/session": { body: () => ({ email: "nobody@here.example", password: PASSWORD }), own: 401, others: null },
   "DELETE /api/session": { own: 200, others: null },

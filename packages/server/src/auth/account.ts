@@ -1,5 +1,6 @@
 import type { Account } from "@lodrin/contract";
 import type { Knex } from "knex";
+import type { Request } from "express";
 import { BaseModel } from "../database/base-model.js";
 import { signInFirst } from "../http/problem.js";
 
@@ -26,3 +27,9 @@ export async function signedInAccount(knex: Knex, id: string): Promise<AccountRo
   if (!account) throw signInFirst();
   return account;
 }
+
+/** An e-mail as it is kept. */
+export const tidyEmail = (email: string): string => email.trim().toLowerCase();
+
+/** Where a call comes from, for counting tries. */
+export const addressOf = (request: Request): string => request.ip ?? "unknown";

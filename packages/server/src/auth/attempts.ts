@@ -6,17 +6,24 @@ import { ProblemError } from "../http/problem.js";
 const MOST_TRIES = 8;
 /** New accounts from one address in an hour: a class that signs up together is let through. */
 const MOST_SIGN_UPS = 60;
+/** Letters to one address of mail in an hour, and asked for from one address of the net. */
+const MOST_LETTERS = 3;
+const MOST_LETTERS_ASKED = 30;
 
 /** Counts tries in PostgreSQL, so that every process counts alike, and counts before it is looked whether they are right. */
 export class Attempts {
   private readonly signIns: RateLimiterPostgres;
   private readonly signUps: RateLimiterPostgres;
+  private readonly letters: RateLimiterPostgres;
+  private readonly lettersAsked: RateLimiterPostgres;
 
   constructor(pool: Pool) {
     // The table is made by a migration.
     const kept = { storeClient: pool, tableName: "rate_limits", tableCreated: true } as const;
     this.signIns = new RateLimiterPostgres({ ...kept, keyPrefix: "sign-in", points: MOST_TRIES, duration: 15 * 60 });
     this.signUps = new RateLimiterPostgres({ ...kept, keyPrefix: "sign-up", points: MOST_SIGN_UPS, duration: 60 * 60 });
+    this.letters = new RateLimiterPostgres({ ...kept, keyPrefix: "letter", points: MOST_LETTERS, duration: 60 * 60 });
+    this.lettersAsked = new RateLimiterPostgres({ ...kept, keyPrefix: "letter-asked", points: MOST_LETTERS_ASKED, duration: 60 * 60 });
   }
 
   /**
@@ -34,6 +41,18 @@ export class Attempts {
 
   async signUp(address: string): Promise<void> {
     await counted(this.signUps, address, "Many accounts were made from here in the last hour.");
+  }
+
+  /** Counts a letter that is asked for; false when its reader was sent enough of them already, which nobody is told. Throws ProblemError 429. */
+  async letter(email: string, address: string): Promise<boolean> {
+    await counted(this.lettersAsked, address, "Many letters were asked for from here in the last hour.");
+    try {
+      await this.letters.consume(email);
+      return true;
+    } catch (refused) {
+      if (refused instanceof RateLimiterRes) return false;
+      throw refused;
+    }
   }
 }
 

@@ -22,5 +22,11 @@ export async function eventsAbout(knex: Knex, aboutId: string): Promise<AccountE
     byId: string | null;
     name: string | null;
   }[];
-  return rows.map(({ what, at, byId, name }) => ({ what, at: isoMoment(at), by: byId === aboutId ? "you" : (name ?? "the command line") }));
+  return rows.map(({ what, at, byId, name }) => ({ what, at: isoMoment(at), by: byWhom(what, byId === aboutId, name) }));
+}
+
+function byWhom(what: AccountEvent["what"], self: boolean, name: string | null): string {
+  // Anyone who knows the e-mail may have asked for it.
+  if (what === "reset-letter-sent") return "somebody on the sign-in page";
+  return self ? "you" : (name ?? "the command line");
 }

@@ -1,20 +1,18 @@
 import { DONE, accountRoutes, type Role } from "@lodrin/contract";
-import type { Request, Router } from "express";
+import type { Router } from "express";
 import type { Knex } from "knex";
 import { mount } from "../http/mount.js";
 import { ProblemError, signInFirst } from "../http/problem.js";
-import { AccountRow, signedInAccount } from "./account.js";
+import { AccountRow, addressOf, signedInAccount, tidyEmail } from "./account.js";
 import type { Attempts } from "./attempts.js";
 import { refuseWeak } from "./common-passwords.js";
 import { hashOfNobody, hashPassword, isOutdated, passwordFits } from "./password.js";
 import { endSession, startSession } from "./session.js";
 
-const tidy = (email: string): string => email.trim().toLowerCase();
-
 /** Sign up, sign in, sign out, who am I, and preferences. */
 export function authRoutes(router: Router, knex: Knex, attempts: Attempts): void {
   mount(router, accountRoutes.signUp, async ({ body, request }) => {
-    const email = tidy(body.email);
+    const email = tidyEmail(body.email);
     refuseWeak(body.password);
     await attempts.signUp(addressOf(request));
     if (await AccountRow.query(knex).findOne({ email })) throw alreadyHere();
@@ -30,7 +28,7 @@ export function authRoutes(router: Router, knex: Knex, attempts: Attempts): void
   });
 
   mount(router, accountRoutes.signIn, async ({ body, request }) => {
-    const email = tidy(body.email);
+    const email = tidyEmail(body.email);
     const address = addressOf(request);
     await attempts.signIn(email, address);
     const account = await AccountRow.query(knex).findOne({ email });
@@ -56,8 +54,6 @@ export function authRoutes(router: Router, knex: Knex, attempts: Attempts): void
     return account.toReply();
   });
 }
-
-const addressOf = (request: Request): string => request.ip ?? "unknown";
 
 const alreadyHere = (): ProblemError => new ProblemError(409, "Already here", "There is an account with this e-mail. Sign in instead.");
 

@@ -12,6 +12,7 @@ const WORDS: Readonly<Record<AccountEvent["what"], string>> = {
   "password-changed": "The password was changed",
   "password-reset": "A new password was set by a link",
   "reset-link-made": "A link for a new password was made",
+  "reset-letter-sent": "A link for a new password was sent by e-mail",
   "role-changed": "The role was changed",
   "data-taken-out": "All data was downloaded",
 };
