@@ -1,3 +1,4 @@
+import { inWords } from "../formula/in-words.js";
 import type { Point } from "../geometry/point.js";
 import type { SewnEdges } from "../piece/walk.js";
 import type { CheckRelation } from "../plan/plan.js";
@@ -44,7 +45,7 @@ export function makeCheck(made: Omit<CheckResult, Optional> & { readonly [K in O
   return {
     id: made.id,
     statement: made.statement,
-    name: made.name,
+    name: inWords(made.name),
     status: made.status,
     kind: made.kind,
     relation: made.relation ?? "equal",
@@ -56,6 +57,6 @@ export function makeCheck(made: Omit<CheckResult, Optional> & { readonly [K in O
     onPiece: made.onPiece ?? false,
     edges: made.edges ?? NO_EDGES,
     seam: made.seam,
-    cause: made.cause,
+    cause: made.cause === undefined ? undefined : inWords(made.cause),
   };
 }

@@ -1,30 +1,39 @@
 import type { Kind } from "../quantity/kind.js";
-import { exactFigure, plainFigure, readTape, type TapeMark } from "../quantity/tape.js";
-import type { HomeUnit } from "../quantity/units.js";
+import { exactFigure, plainFigure, readTape, type TapeMark, tapeText } from "../quantity/tape.js";
+import { type HomeUnit, otherUnit } from "../quantity/units.js";
 import { CLOSED_WIDTH, compile } from "./compile.js";
 import { FUNCTIONS } from "./functions.js";
+import { inWords } from "./in-words.js";
+import { sayRule } from "./say.js";
 import type { Frame, Scope } from "./scope.js";
 import type { Tree } from "./tree.js";
+import { unfold } from "./unfold.js";
 
 /** A formula worked out in one body's numbers. */
 export interface Explained {
   /** The rule as the author wrote it, e.g. `bust/6 + 1 1/4`. */
   readonly rule: string;
-  /** The same with the numbers put in, and each intermediate result: `35 1/2 ÷ 6 + 1 1/4`, `5.917 + 1 1/4`. */
+  /** The same in words, as far as it counts for this body: `bust ÷ 6 + 1 1/4`. */
+  readonly said: string;
+  /** What decided that: `chest rule is above bust`. */
+  readonly because: readonly string[];
+  /** The same with the numbers put in, in the author's unit, and each intermediate result: `35 1/2 ÷ 6 + 1 1/4`, `5.917 + 1 1/4`. */
   readonly sums: readonly string[];
   /** Exact value: mm for lengths, radians for angles, plain otherwise. */
   readonly value: number;
   readonly kind: Kind;
-  /** Exact value in figures with its unit, e.g. `7.167 in`. */
+  /** Exact value in figures in the author's unit, e.g. `7.167 in`. */
   readonly result: string;
   /** What the tape should read, e.g. `7 1/8 in`, when the value is a length. */
   readonly reading?: string;
+  /** The same on a tape in the other unit, e.g. `18.2 cm`. */
+  readonly other?: string;
   /** What rounding to the tape leaves over, in mm. */
   readonly leftMm?: number;
 }
 
 export interface ExplainOptions {
-  readonly unit: HomeUnit;
+  /** The tape in the student's hand: what a length reads on it. The sums stay in the author's unit. */
   readonly mark: TapeMark;
 }
 
@@ -32,20 +41,27 @@ export interface ExplainOptions {
 export function explain(rule: string, tree: Tree, as: Kind, scope: Scope, frame: Frame, options: ExplainOptions): Explained {
   const typed = compile(tree, scope);
   const bareIsLength = as === "length" || typed.kind === "length";
-  const teller: ExplainContext = { scope, frame, unit: options.unit, bareIsLength, homeUnit: scope.unit };
+  const teller: ExplainContext = { scope, frame, bareIsLength, unit: scope.unit };
   const value = figureOf(tree, teller);
   const kind = typed.kind === "bare" ? as : typed.kind;
-  const told = { rule, sums: worked(tree, teller), value, kind, result: withUnit(value, kind, options.unit) };
+  const told = { rule, ...sayRule(tree, scope, frame), sums: worked(tree, teller), value, kind, result: withUnit(value, kind, scope.unit) };
   if (kind !== "length") return told;
   const reading = readTape(value, options.mark);
-  return { ...told, reading: `${reading.figure}\u00a0${reading.unit}`, leftMm: reading.left };
+  return {
+    ...told,
+    reading: `${reading.figure}\u00a0${reading.unit}`,
+    other: tapeText(value, otherUnit(reading.unit)),
+    leftMm: reading.left,
+  };
 }
+
+const counts = (tree: Tree, t: ExplainContext): Tree => unfold(tree, t.scope, t.frame);
 
 interface ExplainContext {
   readonly scope: Scope;
   readonly frame: Frame;
+  /** The author's, in which the sums are told. */
   readonly unit: HomeUnit;
-  readonly homeUnit: HomeUnit;
   /** Bare numbers stand for lengths in the home unit here. */
   readonly bareIsLength: boolean;
 }
@@ -64,7 +80,7 @@ function withUnit(value: number, kind: Kind, unit: HomeUnit): string {
 function figureOf(tree: Tree, t: ExplainContext): number {
   const typed = compile(tree, t.scope);
   const value = typed.run(t.frame);
-  return typed.kind === "bare" && t.bareIsLength ? value * (t.homeUnit === "in" ? 25.4 : 10) : value;
+  return typed.kind === "bare" && t.bareIsLength ? value * (t.unit === "in" ? 25.4 : 10) : value;
 }
 
 /** A part shown as one figure. */
@@ -79,7 +95,7 @@ function figureText(tree: Tree, t: ExplainContext, plain: boolean): string {
 
 /** The lines of working between the rule and its result: numbers put in, then products worked out. */
 function worked(tree: Tree, t: ExplainContext): string[] {
-  const spoken = unfold(tree, t);
+  const spoken = counts(tree, t);
   const first = spell(spoken, t, false, false);
   const second = spell(spoken, t, true, false);
   if (spoken.type === "name" || spoken.type === "number") return [first];
@@ -87,26 +103,11 @@ function worked(tree: Tree, t: ExplainContext): string[] {
   return [first, second].filter((line, i, all) => line !== last && all.indexOf(line) === i);
 }
 
-/** The part that counts for this body: the branch an `if` took, the alternative a choice took, brackets off. */
-function unfold(tree: Tree, t: ExplainContext): Tree {
-  if (tree.type === "bracket") return unfold(tree.inner, t);
-  if (tree.type === "call" && tree.fn === "if") {
-    const [test, yes, no] = tree.args as [Tree, Tree, Tree];
-    return unfold(compile(test, t.scope).run(t.frame) ? yes : no, t);
-  }
-  if (tree.type === "name") {
-    const entry = t.scope.names.get(tree.name);
-    const option = entry?.options?.[t.frame.slots[entry.wordSlot as number] as number];
-    if (option) return unfold(option.tree, t);
-  }
-  return tree;
-}
-
 const SIGN: Record<string, string> = { "+": "+", "-": "−", "*": "×", "/": "÷" };
 
 /** The tree in figures. With `reduce`, products and functions are shown as their results. `plain`: bare numbers are counts. */
 function spell(given: Tree, t: ExplainContext, reduce: boolean, plain: boolean): string {
-  const tree = given.type === "bracket" ? given : unfold(given, t);
+  const tree = given.type === "bracket" ? given : counts(given, t);
   switch (tree.type) {
     case "binary":
       return spellBinary(tree, t, reduce, plain);
@@ -117,7 +118,7 @@ function spell(given: Tree, t: ExplainContext, reduce: boolean, plain: boolean):
     case "call":
       return reduce || measuresDraft(tree.fn)
         ? figureText(tree, t, plain)
-        : `${tree.fn}(${tree.args.map((a) => spell(a, t, false, plain)).join(", ")})`;
+        : `${inWords(tree.fn)}(${tree.args.map((a) => spell(a, t, false, plain)).join(", ")})`;
     default:
       return figureText(tree, t, plain);
   }
@@ -125,7 +126,7 @@ function spell(given: Tree, t: ExplainContext, reduce: boolean, plain: boolean):
 
 function spellBinary(tree: Tree & { type: "binary" }, t: ExplainContext, reduce: boolean, plain: boolean): string {
   if (isSum(tree)) {
-    const right = unfold(tree.right, t);
+    const right = counts(tree.right, t);
     const grouped = tree.op === "-" && isSum(right);
     const text = grouped && reduce ? figureText(right, t, plain) : spell(right, t, reduce, plain);
     const bracketed = grouped && !reduce ? `(${text})` : text;
@@ -145,7 +146,7 @@ const measuresDraft = (fn: string): boolean =>
 
 /** A factor of a product: sums inside it keep their brackets. */
 function factor(given: Tree, t: ExplainContext, plain: boolean): string {
-  const tree = unfold(given, t);
+  const tree = counts(given, t);
   const text = spell(tree, t, false, plain);
   return isSum(tree) ? `(${text})` : text;
 }

@@ -6,7 +6,9 @@ import { compileAs } from "./compile.js";
 import { diagnose } from "./diagnose.js";
 import { FormulaError } from "./error.js";
 import { explain } from "./explain.js";
+import { inWords } from "./in-words.js";
 import { parseFormula, parseLineRef, parsePointRef } from "./parse.js";
+import { sayRule } from "./say.js";
 import { type Frame, Scope } from "./scope.js";
 import { suggest } from "./suggest.js";
 
@@ -216,7 +218,7 @@ describe("points and lines by name", () => {
 
 describe("worked sums", () => {
   const told = (text: string, given: Bench, unit: "in" | "cm" = "in"): string[] => {
-    const e = explain(text, parseFormula(text), "length", given.scope, given.frame, { unit, mark: unit === "in" ? "1/8in" : "1mm" });
+    const e = explain(text, parseFormula(text), "length", given.scope, given.frame, { mark: unit === "in" ? "1/8in" : "1mm" });
     return [e.rule, ...e.sums, e.result, e.reading ?? ""].map((line) => line.replace(/\u00a0/g, " "));
   };
 
@@ -225,7 +227,7 @@ describe("worked sums", () => {
   });
 
   it("says what rounding to the tape leaves over", () => {
-    const e = explain("bust/6 + 1 1/4", parseFormula("bust/6 + 1 1/4"), "length", body.scope, body.frame, { unit: "in", mark: "1/8in" });
+    const e = explain("bust/6 + 1 1/4", parseFormula("bust/6 + 1 1/4"), "length", body.scope, body.frame, { mark: "1/8in" });
     expect(e.leftMm).toBeCloseTo((35.5 / 6 + 1.25 - 7.125) * 25.4, 9);
   });
 
@@ -246,7 +248,8 @@ describe("worked sums", () => {
   it("in the other unit without touching the rule", () => {
     const metric = bench({ neck: 40 }, { neck_div: 5 }, "cm");
     expect(told("neck/neck_div - 0.6", metric, "cm")).toEqual(["neck/neck_div - 0.6", "40 ÷ 5 − 0.6", "8 − 0.6", "7.4 cm", "7.4 cm"]);
-    expect(told("neck/neck_div - 0.6", metric, "in").slice(1)).toEqual(["15.748 ÷ 5 − 0.236", "3.15 − 0.236", "2.913 in", "2 7/8 in"]);
+    // The sum stays as its teacher wrote it; only the tape is another one.
+    expect(told("neck/neck_div - 0.6", metric, "in").slice(1)).toEqual(["40 ÷ 5 − 0.6", "8 − 0.6", "7.4 cm", "2 7/8 in"]);
   });
 });
 
@@ -292,5 +295,24 @@ describe("against mathjs", () => {
       }),
       { numRuns: 400 },
     );
+  });
+});
+
+describe("a rule in words", () => {
+  const said = bench({ bust: 35.5, waist: 28, across_shoulder: 15 }, { share: 0.25 });
+  it.each([
+    ["across_shoulder/2 + 1/4", "across shoulder ÷ 2 + 1/4", []],
+    ["(bust - waist)/4", "(bust − waist) ÷ 4", []],
+    ["bust - (waist - 1)", "bust − (waist − 1)", []],
+    ["max(bust, waist) + 1", "the larger of bust and waist + 1", []],
+    ["if(bust > 30, across_shoulder/2, 3)", "across shoulder ÷ 2", ["bust is more than 30"]],
+    ["if(bust > 40, 3, waist - 1)*2", "(waist − 1) × 2", ["bust is at most 40"]],
+    ["dist(#1, #2) + 1cm", "straight from 1 to 2 + 1cm", []],
+  ])("%s", (text, words, because) => {
+    expect(sayRule(parseFormula(text), said.scope, said.frame)).toEqual({ said: words, because });
+  });
+
+  it("a key becomes words, and nothing else does", () => {
+    expect(inWords("paper_margin below the top, 3_4 and “a_b_c”")).toBe("paper margin below the top, 3_4 and “a b c”");
   });
 });

@@ -82,6 +82,6 @@ export function runToJson(plan: Plan, run: Run, slug: string): RunJson {
     tolerance: c.tolerance,
   }));
   json.warnings = run.warnings.map((w) => w.text);
-  json.trace = traceOf(plan, run, { unit: plan.system.unit, mark: plan.system.tape ?? defaultMark(plan.system.unit) });
+  json.trace = traceOf(plan, run, { mark: plan.system.tape ?? defaultMark(plan.system.unit) });
   return json;
 }

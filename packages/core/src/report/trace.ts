@@ -1,4 +1,5 @@
 import { type Explained, explain, type ExplainOptions } from "../formula/explain.js";
+import { inWords } from "../formula/in-words.js";
 import { pointText } from "../verb/form.js";
 import { stepName } from "../plan/step-name.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
@@ -22,14 +23,20 @@ export interface TraceEntry {
 /** A step's sentence; where the author gave none, what it does in the fewest words. */
 function sentence(step: PlannedStep): string {
   const { source } = step;
-  if (source.text !== undefined) return source.text;
+  if (source.text !== undefined) return inWords(source.text);
   if (source.is === "point") return `Place ${pointText(source.id)}.`;
-  const name = source.key.replace(/_/g, " ");
+  const name = inWords(source.key);
   if (source.is === "value") return `Work out the ${name}.`;
   return source.label === undefined ? `Draw the ${name}.` : `Draw and label it: ${source.label}.`;
 }
 
-/** One step of the trace, its sums worked out in the wanted unit. */
+function outcomeInWords(outcome: StepOutcome): StepOutcome {
+  if (outcome.status === "skipped") return { ...outcome, why: inWords(outcome.why) };
+  if (outcome.status === "failed") return { ...outcome, why: inWords(outcome.why), fix: inWords(outcome.fix) };
+  return outcome.doubt === undefined ? outcome : { ...outcome, doubt: inWords(outcome.doubt) };
+}
+
+/** One step of the trace, its lengths read on the tape in the hand. */
 export function explainStep(plan: Plan, run: Run, index: number, options: ExplainOptions): TraceEntry {
   const step = plan.steps[index] as PlannedStep;
   const outcome = run.outcomes[index] as StepOutcome;
@@ -39,12 +46,12 @@ export function explainStep(plan: Plan, run: Run, index: number, options: Explai
     board: step.board,
     heading: step.heading,
     text: sentence(step),
-    outcome,
+    outcome: outcomeInWords(outcome),
     sums: outcome.status === "drawn" ? step.formulas.map((f) => explain(f.text, f.tree, f.kind, plan.scope, run.frame, options)) : [],
     dependsOn: step.dependsOn,
-    why: source.why ?? [],
-    watch: source.watch ?? [],
-    caution: source.caution ?? [],
+    why: (source.why ?? []).map(inWords),
+    watch: (source.watch ?? []).map(inWords),
+    caution: (source.caution ?? []).map(inWords),
   };
 }
 

@@ -1,3 +1,4 @@
+import { inWords } from "../formula/in-words.js";
 import { measurementByKey } from "../body/measurements.js";
 import { suggest } from "../formula/suggest.js";
 import { parseTape } from "../quantity/parse-tape.js";
@@ -98,7 +99,7 @@ function readNumber(given: string | number): number | string {
 
 function readSetting(setting: PlannedSetting, given: string | number, plan: Plan): number | string {
   const { kind, key } = setting.source;
-  if (kind === "boolean") return given === "yes" || given === 1 ? 1 : given === "no" || given === 0 ? 0 : `${key} is yes or no.`;
+  if (kind === "boolean") return given === "yes" || given === 1 ? 1 : given === "no" || given === 0 ? 0 : `${inWords(key)} is yes or no.`;
   if (kind === "length") return readLength(given, plan.system.unit);
   const value = readNumber(typeof given === "string" ? given.replace(/°\s*$/, "") : given);
   return kind === "angle" && typeof value === "number" ? (value * Math.PI) / 180 : value;
@@ -115,13 +116,13 @@ function withinReason({ from, to, key }: PlannedSetting, read: number | string, 
   const least = from > 0 ? from / BEYOND : from - BEYOND * span;
   const most = to < 0 ? to / BEYOND : to + BEYOND * span;
   if (read >= least && read <= most) return read;
-  return `“${given}” is far ${read < least ? "below" : "above"} what ${key.replace(/_/g, " ")} can be; its author gave a range.`;
+  return `“${given}” is far ${read < least ? "below" : "above"} what ${inWords(key)} can be; its author gave a range.`;
 }
 
 function readChoice(choice: PlannedChoice, given: string | number): number | string {
   const names = choice.source.options.map((o) => o.name);
   const index = names.indexOf(String(given));
-  return index >= 0 ? index : `${choice.source.key} has no option “${given}”. It has: ${names.join(", ")}.`;
+  return index >= 0 ? index : `${inWords(choice.source.key)} has no option “${given}”. It has: ${inWords(names.join(", "))}.`;
 }
 
 /** A plausible range as text, for messages. */

@@ -102,7 +102,7 @@ describe("the flat shirt block on the worked body", () => {
   });
 
   it("explains every step in this body's numbers", () => {
-    const step = traceOf(shirt, drafted, { unit: "cm", mark: "1mm" }).find((t) => t.step === "shoulder_drop");
+    const step = traceOf(shirt, drafted, { mark: "1mm" }).find((t) => t.step === "shoulder_drop");
     expect(step?.sums[0]).toMatchObject({ rule: "scye_depth/slope_div - slope_less", sums: ["25 ÷ 8 − 0.3", "3.125 − 0.3"] });
     expect(step?.sums[0]?.reading?.replace("\u00a0", " ")).toBe("2.8 cm");
     const fifth = json.trace.find((t) => t.step === "#5");
@@ -181,7 +181,7 @@ describe("a body that is not whole, or not of this world", () => {
       shirt,
       partial,
       shirt.steps.findIndex((s) => stepName(s) === "#10"),
-      { unit: "cm", mark: "1mm" },
+      { mark: "1mm" },
     ).outcome;
     expect(why).toMatchObject({ status: "failed", why: "It leans on #9, which could not be drawn." });
     const neck = partial.outcomes[shirt.steps.findIndex((s) => stepName(s) === "neck_width")];

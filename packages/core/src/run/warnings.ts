@@ -1,4 +1,6 @@
+import { measurementName } from "../body/measurements.js";
 import { evaluated } from "../formula/evaluated.js";
+import { inWords } from "../formula/in-words.js";
 import type { Frame } from "../formula/scope.js";
 import { notchesOff } from "../piece/draw-on.js";
 import type { PieceResult } from "../piece/piece.js";
@@ -27,12 +29,13 @@ export function warningsOf(plan: Plan, frame: Frame, inputs: Inputs, made: Made)
     const range = m.source.kind === "number" ? `${m.from} to ${m.to}` : rangeText(m.from, m.to, unit);
     warnings.push({
       key: m.key,
-      text: `${m.key} is outside what this system expects (${range}). Measure again, or go on knowingly.`,
+      text: `${measurementName(m.key)} is outside what this system expects (${range}). Measure again, or go on knowingly.`,
     });
   }
   for (const s of plan.settings) {
     const value = frame.slots[s.slot] as number;
-    if (outside(value, s.from, s.to)) warnings.push({ key: s.key, text: `${s.key} is set outside the range its author gave.` });
+    if (outside(value, s.from, s.to))
+      warnings.push({ key: s.key, text: `${capital(inWords(s.key))} is set outside the range its author gave.` });
   }
   made.outcomes.forEach((outcome, step) => {
     if (outcome.status === "drawn" && outcome.doubt !== undefined)
@@ -40,8 +43,10 @@ export function warningsOf(plan: Plan, frame: Frame, inputs: Inputs, made: Made)
   });
   for (const { key, title, doubts, notches } of made.pieces)
     for (const text of [...doubts, ...notchesOff(notches)]) warnings.push({ piece: key, text: `${title}: ${text}` });
-  return [...warnings, ...edgesMissing(plan, made.pieces)];
+  return [...warnings, ...edgesMissing(plan, made.pieces)].map((w) => ({ ...w, text: inWords(w.text) }));
 }
+
+const capital = (text: string): string => text.replace(/^./, (c) => c.toUpperCase());
 
 /** Edges that are sewn or checked, but that their piece does not have on this draft. */
 function edgesMissing(plan: Plan, pieces: readonly PieceResult[]): Warning[] {
@@ -49,6 +54,6 @@ function edgesMissing(plan: Plan, pieces: readonly PieceResult[]): Warning[] {
     const piece = pieces.find((p) => p.key === key);
     if (!piece || piece.edges.some((e) => e.name === name)) return [];
     const has = piece.edges.map((e) => e.role).join(", ");
-    return [{ piece: key, text: `${name} is sewn or checked, but ${piece.title} has no such edge. It has: ${has}.` }];
+    return [{ piece: key, text: `${name.replace(".", " ")} is sewn or checked, but ${piece.title} has no such edge. It has: ${has}.` }];
   });
 }

@@ -76,17 +76,20 @@ function step(doc: PDFKit.PDFDocument, entry: TraceEntry): void {
     .text(entry.text);
   if (entry.outcome.status !== "drawn") doc.fontSize(9.5).fillColor(ACCENT).text(`Not drawn. ${entry.outcome.why}`, { indent: 18 });
   for (const sum of entry.sums) {
-    const worked = [sum.rule, ...sum.sums.filter((s) => s !== sum.rule), sum.result].join("  =  ");
+    const why = sum.because.length > 0 ? `   (${sum.because.join("; ")})` : "";
+    const worked = [sum.said, ...sum.sums.filter((s) => s !== sum.said && s !== bare(sum.result)), sum.result].join("  =  ") + why;
     doc.font("text").fontSize(10).fillColor(QUIET).text(setFractions(worked), { indent: 18 });
     if (sum.reading !== undefined)
       doc
         .font("strong")
         .fontSize(10.5)
         .fillColor(INK)
-        .text(setFractions(`tape: ${sum.reading}`), { indent: 18 });
+        .text(setFractions(`tape: ${sum.reading}${sum.other === undefined ? "" : `   (${sum.other})`}`), { indent: 18 });
   }
   for (const watch of entry.watch) doc.font("text").fontSize(9.5).fillColor(ACCENT).text(`Watch: ${watch}`, { indent: 18 });
 }
+
+const bare = (result: string): string => result.replace(/\u00a0(in|cm)$/, "");
 
 function checks(doc: PDFKit.PDFDocument, run: Run): void {
   doc.moveDown(1).font("strong").fontSize(13).fillColor(ACCENT).text("Checks");

@@ -115,7 +115,7 @@ describe("the handout", async () => {
 
   it("has every step with its sum worked out and its tape reading", () => {
     expect(words).toContain("Down from 1 the back waist length");
-    expect(words.replace(/\s+/g, " ")).toContain("neck/neck_div - neck_width_less = 41 ÷ 5 − 0.6 = 8.2 − 0.6 = 7.6 cm");
+    expect(words.replace(/\s+/g, " ")).toContain("neck ÷ neck div − neck width less = 41 ÷ 5 − 0.6 = 8.2 − 0.6 = 7.6 cm");
     expect(words).toContain("tape: 7.6");
     expect(words).toContain("Watch: From the nape (1), not from 0.");
     expect(words).toMatch(/PASS\s+Rectangle square/);
@@ -128,7 +128,7 @@ describe("the handout", async () => {
 
   it("says what could not be drawn", async () => {
     const partial = text(await writeHandoutPdf(plan, run(plan, { chest: 104 }), facts, { unit: "cm", mark: "1mm", paper: "A4" }));
-    expect(partial).toContain("Not drawn. The measurement scye_depth is missing.");
+    expect(partial).toContain("Not drawn. The measurement scye depth is missing.");
   });
 });
 

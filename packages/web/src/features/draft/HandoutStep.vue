@@ -14,7 +14,7 @@ const props = defineProps<{
 }>();
 defineEmits<{ go: [] }>();
 
-const entry = computed(() => explainStep(props.plan, props.source.value, props.index, { unit: props.unit, mark: props.mark }));
+const entry = computed(() => explainStep(props.plan, props.source.value, props.index, { mark: props.mark }));
 const number = computed(() => (/\d/.test(entry.value.step) ? entry.value.step.replace("#", "") : ""));
 const sum = computed(() => entry.value.sums[0]);
 const short = computed(() => {
