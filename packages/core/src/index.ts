@@ -18,6 +18,8 @@ export { type RunJson, runToJson } from "./report/json.js";
 export { sampleBody } from "./run/sample.js";
 export { stepName } from "./plan/step-name.js";
 export { shapingSentence } from "./report/shaping-sentence.js";
+export { inWords } from "./formula/in-words.js";
+export { wordComesTo } from "./report/word-comes-to.js";
 export { explainStep, type TraceEntry, traceOf } from "./report/trace.js";
 export { FormulaError } from "./formula/error.js";
 export type { Explained } from "./formula/explain.js";

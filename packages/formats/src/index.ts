@@ -14,6 +14,7 @@ export {
 export { strokeData } from "./drawing/stroke-data.js";
 export { type DraftToWrite, type FileFormat, TEXT_FORMATS, type Wanted } from "./registry.js";
 export { drawPieces, type LaidPiece, layPieces } from "./drawing/pieces.js";
+export { layInRows } from "./drawing/rows.js";
 export { writeSvg } from "./svg/write.js";
 export { PAPER_KEYS, type Paper, type PaperKey, PAPERS } from "./tile/paper.js";
 export { DrawingTooLarge, MARGIN_MM, OVERLAP_MM, planTiles, type Tile, type TilePlan } from "./tile/plan.js";

@@ -20,6 +20,8 @@ const props = defineProps<{
   step: number;
   unit: HomeUnit;
   grid: boolean;
+  /** What is still to come lies faintly on the paper. */
+  ahead: boolean;
   marks: readonly { readonly name: string; readonly at: { x: number; y: number }; readonly status: CheckStatus }[];
 }>();
 const emit = defineEmits<{ go: [step: number] }>();
@@ -40,6 +42,14 @@ const ghostly = computed(() => {
     .map((p) => p.data)
     .join("");
 });
+const finished = computed(() =>
+  props.ahead
+    ? scene.value.paths
+        .filter((p) => p.step > props.step)
+        .map((p) => p.data)
+        .join("")
+    : "",
+);
 const points = computed(() => scene.value.points.filter((p) => p.step <= props.step));
 const paths = computed(() => scene.value.paths.filter((p) => p.step <= props.step));
 const courses = computed(() =>
@@ -158,6 +168,7 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
       @click="pick"
     >
       <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
+        <path v-if="finished" class="ahead" :d="finished" />
         <path class="course" :d="courses" />
         <path v-for="[style, data] in quietPaths" :key="style" :class="style" :d="data" />
         <path
@@ -209,6 +220,10 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
 .construction {
   stroke: #7c8084;
   stroke-width: 1.1;
+}
+.ahead {
+  stroke: #c9c2ae;
+  stroke-width: 1.2;
 }
 .course {
   stroke: #a3a6a6;

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { boundsOf, growBounds, type HomeUnit, type PieceEdge, type PieceResult, svgRing, tapeText } from "@lodrin/core";
-import { collector, drawPiece, layPieces, type Stroke, strokeData } from "@lodrin/formats";
-import { computed, watch } from "vue";
+import { collector, drawPiece, layInRows, layPieces, type Stroke, strokeData } from "@lodrin/formats";
+import { computed, ref, watch } from "vue";
 import { fitWords, linesAt } from "./fit-title.js";
 import PaperFrame from "./PaperFrame.vue";
 import PaperSheet from "./PaperSheet.vue";
 import { usePaper } from "./use-paper.js";
+import { usePieceDrag } from "./use-piece-drag.js";
 import { toScreen } from "./view.js";
 
 /** The pieces taken off the board and laid apart: net and cutting line, fold, grain, level lines, notches, names. */
@@ -19,10 +20,17 @@ const props = defineProps<{
   edges: readonly string[];
 }>();
 
+/** Width of the paper to its height, in steps, so that pieces do not jump while a drawer opens by a hair. */
+const ratio = ref(4 / 3);
+const { moved, drag } = usePieceDrag(() => view.value.k);
 const laid = computed(() => {
   const shown = props.pieces.filter((p) => props.only === undefined || p.key === props.only);
   const [ghost] = layPieces(props.ghosts);
-  if (!ghost) return layPieces(shown);
+  if (!ghost)
+    return layInRows(shown, ratio.value).map((place) => {
+      const { x, y } = moved.value.get(place.piece.key) ?? { x: 0, y: 0 };
+      return { ...place, dx: place.dx + x, dy: place.dy + y };
+    });
   // What a shaping changes lies where it lay before, so that the part that stays lies still.
   return shown.map((piece) => ({ piece, dx: ghost.dx, dy: ghost.dy }));
 });
@@ -35,6 +43,7 @@ const bounds = computed(() => {
   return growBounds(boundsOf(places) ?? { minX: 0, minY: 0, maxX: 300, maxY: 300 }, 8);
 });
 const { width, height, view, ruled, fit, zoomBy } = usePaper(bounds, () => props.unit);
+watch([width, height], ([w, h]) => w > 0 && h > 0 && (ratio.value = Math.round((w / h) * 5) / 5));
 watch([() => props.only, () => props.ghosts.map((g) => g.key).join()], fit);
 defineExpose({ fit, zoomBy });
 
@@ -136,7 +145,15 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
       :height="height"
     >
       <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
-        <g v-for="{ piece, dx, dy } in laid" :key="piece.key" :transform="`translate(${dx} ${dy})`">
+        <g
+          v-for="{ piece, dx, dy } in laid"
+          :key="piece.key"
+          class="piece"
+          :transform="`translate(${dx} ${dy})`"
+          @pointerdown="drag(piece.key, $event)"
+          @mousedown.stop
+          @touchstart.stop
+        >
           <path class="cloth" :d="svgRing(piece.cutting)" />
           <path
             v-for="(s, i) in strokesOf(piece)"
@@ -188,6 +205,13 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
 
 <style scoped src="./paper.css"></style>
 <style scoped>
+.piece {
+  cursor: grab;
+  touch-action: none;
+}
+.piece:active {
+  cursor: grabbing;
+}
 .cloth {
   fill: #fffdf7;
 }

@@ -5,7 +5,9 @@ import { gridOf } from "./grid.js";
 import { usePanZoom } from "./use-pan-zoom.js";
 import { fitView, inView, type View } from "./view.js";
 
-const PAD = { left: 48, top: 48, right: 28, bottom: 72 };
+/** Room round the drawing: for the rules, the names of the boards, and the controls, which stand in two rows on a narrow paper. */
+const PAD = { left: 48, top: 60, right: 28 };
+const padFor = (width: number): typeof PAD & { bottom: number } => ({ ...PAD, bottom: width < 840 ? 122 : 72 });
 
 /** The paper on the glass, held by the elements of template refs `holder` and `svg`: its size, view and grid. `bounds` is what is drawn on it, in mm. */
 export function usePaper(
@@ -23,7 +25,7 @@ export function usePaper(
   const { view, touched, show, zoomBy } = usePanZoom(useTemplateRef<SVGSVGElement>("svg"));
   const fit = (): void => {
     touched.value = false;
-    show(fitView(bounds.value, width.value, height.value, PAD));
+    show(fitView(bounds.value, width.value, height.value, padFor(width.value)));
   };
   watch([width, height], ([w, h]) => w > 0 && h > 0 && !touched.value && fit());
   // The paper stays under the hands while a setting moves; only when the drawing would run off it is it fitted anew.

@@ -1,5 +1,6 @@
 import { type Account, accountRoutes } from "@lodrin/contract";
 import type { HomeUnit } from "@lodrin/core";
+import { usePreferredDark } from "@vueuse/core";
 import { defineStore } from "pinia";
 import { computed, ref, watchEffect } from "vue";
 import { call, type CallError } from "../api/call.js";
@@ -41,13 +42,9 @@ export const useSession = defineStore("session", () => {
     void call(accountRoutes.prefer, { body: change }).catch(() => undefined);
   }
 
-  const night = window.matchMedia("(prefers-color-scheme: dark)");
-  const dark = ref(night.matches);
-  night.addEventListener("change", (event) => (dark.value = event.matches));
-  watchEffect(() => {
-    const look = account.value?.look ?? "auto";
-    document.documentElement.dataset["look"] = look === "auto" ? (dark.value ? "night" : "day") : look;
-  });
+  const dark = usePreferredDark();
+  const night = computed(() => (account.value?.look ?? "auto") === "night" || ((account.value?.look ?? "auto") === "auto" && dark.value));
+  watchEffect(() => (document.documentElement.dataset["look"] = night.value ? "night" : "day"));
 
-  return { account, asked, unit, ask, signIn, signUp, signOut, prefer };
+  return { account, asked, unit, night, ask, signIn, signUp, signOut, prefer };
 });

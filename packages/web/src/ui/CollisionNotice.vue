@@ -45,8 +45,8 @@ function differences(name: string, mine: unknown, theirs: unknown): { name: stri
       </tbody>
     </table>
     <div class="acts">
-      <button class="button main" @click="autosave.keepMine()">Keep what is here</button>
-      <button class="button" @click="autosave.takeTheirs()">Take what was saved elsewhere</button>
+      <el-button type="primary" @click="autosave.keepMine()">Keep what is here</el-button>
+      <el-button @click="autosave.takeTheirs()">Take what was saved elsewhere</el-button>
     </div>
   </section>
 </template>

@@ -8,7 +8,7 @@ defineEmits<{ again: [] }>();
   <div class="callout" :class="{ fail: why }" role="status">
     <template v-if="why">
       <p>{{ why }}</p>
-      <button class="button" style="margin-top: 10px" @click="$emit('again')">Try again</button>
+      <el-button style="margin-top: 10px" @click="$emit('again')">Try again</el-button>
     </template>
     <p v-else>Fetching {{ what }} …</p>
   </div>

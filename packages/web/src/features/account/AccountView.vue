@@ -46,7 +46,7 @@ const members = () => call(accountRoutes.members, {});
           Your people, their measurements and your drafts, in one file to take along: as JSON for programs, as tables for a spreadsheet.
           Nobody else sees them.
         </p>
-        <a class="button" :href="dataPath" download>Download all of it</a>
+        <el-button tag="a" :href="dataPath" download>Download all of it</el-button>
       </section>
       <MembersTable v-if="session.account.role !== 'student'" class="card wide" :load="members" />
       <section class="card end">

@@ -2,7 +2,7 @@
 import { accountRoutes } from "@lodrin/contract";
 import type { FormInstance } from "element-plus";
 import { reactive, ref } from "vue";
-import { RouterLink, useRoute } from "vue-router";
+import { useRoute } from "vue-router";
 import { call } from "../../api/call.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { passwordRules } from "./password-rules.js";
@@ -22,6 +22,7 @@ async function set(): Promise<void> {
     done.value = true;
   });
 }
+import LinkButton from "../../ui/LinkButton.vue";
 </script>
 
 <template>
@@ -30,7 +31,7 @@ async function set(): Promise<void> {
       <h1>A new password</h1>
       <template v-if="done">
         <p class="callout pass" role="status">Your new password is set.</p>
-        <RouterLink class="button main" :to="{ name: 'sign-in' }">Sign in with it</RouterLink>
+        <LinkButton type="primary" :to="{ name: 'sign-in' }">Sign in with it</LinkButton>
       </template>
       <el-form v-else ref="form" :model="given" :rules="{ password: passwordRules }" label-position="top" @submit.prevent="set">
         <el-form-item label="Ten letters or more" prop="password">

@@ -30,13 +30,13 @@ async function add(self: boolean): Promise<void> {
 
 <template>
   <div class="add">
-    <button v-if="!haveMe" class="button" @click="add(true)">Add me</button>
-    <button v-if="!open" class="button" @click="open = true">Add someone</button>
+    <el-button v-if="!haveMe" @click="add(true)">Add me</el-button>
+    <el-button v-if="!open" @click="open = true">Add someone</el-button>
     <form v-else class="card" @submit.prevent="add(false)">
       <label class="text-field"><span>Name</span><input v-model="name" name="person" autocomplete="off" /></label>
       <label class="check"><input v-model="child" type="checkbox" /> a child</label>
-      <button class="button main">Add</button>
-      <button type="button" class="button plain" @click="open = false">Leave it</button>
+      <el-button type="primary">Add</el-button>
+      <el-button text native-type="button" @click="open = false">Leave it</el-button>
     </form>
     <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
   </div>

@@ -65,33 +65,31 @@ async function newSet(copyOf?: MeasurementSet): Promise<void> {
       <section v-if="person">
         <header>
           <h2>{{ person.name }}</h2>
-          <button class="button plain" @click="attempt(() => people.remove(person!))">Delete {{ person.name.split(" ")[0] }}</button>
+          <el-button text @click="attempt(() => people.remove(person!))">Delete {{ person.name.split(" ")[0] }}</el-button>
         </header>
         <p v-if="person.note" class="quiet">{{ person.note }}</p>
         <p v-if="failed" class="callout fail" role="alert">{{ failed }}</p>
         <nav class="dates" aria-label="Dates of measuring">
-          <button
+          <el-button
             v-for="s in person.sets"
             :key="s.id"
-            class="button"
-            :class="{ main: s.id === set?.id && !comparing }"
+            :type="s.id === set?.id && !comparing ? 'primary' : ''"
             :aria-pressed="s.id === set?.id"
             @click="((comparing = false), open(person!.id, s.id))"
           >
             {{ sayDay(s.takenOn) }}
-          </button>
-          <button class="button" @click="attempt(() => newSet())">Measure anew</button>
-          <button v-if="set" class="button" @click="attempt(() => newSet(set))">Copy to today</button>
-          <button
+          </el-button>
+          <el-button @click="attempt(() => newSet())">Measure anew</el-button>
+          <el-button v-if="set" @click="attempt(() => newSet(set))">Copy to today</el-button>
+          <el-button
             v-if="person.sets.length > 1"
-            class="button"
-            :class="{ main: comparing }"
+            :type="comparing ? 'primary' : ''"
             :aria-pressed="comparing"
             @click="comparing = !comparing"
           >
             Compare two dates
-          </button>
-          <button v-if="set && !comparing" class="button plain" @click="attempt(() => people.removeSet(set!))">Delete this set</button>
+          </el-button>
+          <el-button v-if="set && !comparing" text @click="attempt(() => people.removeSet(set!))">Delete this set</el-button>
         </nav>
         <template v-if="comparing && pair.length === 2">
           <label v-if="person.sets.length > 2" class="text-field beside">

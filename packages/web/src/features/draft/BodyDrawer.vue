@@ -29,8 +29,8 @@ function write(key: string, text: string): void {
   local.measurements = text.trim() === "" ? rest : { ...rest, [key]: text };
 }
 
-function take(event: Event): void {
-  const found = others.value.find(({ set }) => set.id === (event.target as HTMLSelectElement).value);
+function take(id: string): void {
+  const found = others.value.find(({ set }) => set.id === id);
   if (!found) return;
   const known = new Set(props.plan.measures.map((m) => m.source.key));
   local.measurements = Object.fromEntries(Object.entries(found.set.written).filter(([key]) => known.has(key)));
@@ -48,13 +48,11 @@ function take(event: Event): void {
       goes on.
     </p>
     <BodyFigure :key-name="focus" :how="how" />
-    <label class="text-field">
-      <span>Figures taken from</span>
-      <select :value="local.setId ?? ''" @change="take">
-        <option value="" disabled>{{ local.personName || "typed here" }}</option>
-        <option v-for="o in others" :key="o.set.id" :value="o.set.id">{{ o.person.name }}, {{ sayDay(o.set.takenOn) }}</option>
-      </select>
-    </label>
+    <el-form-item label="Figures taken from" label-position="top">
+      <el-select :model-value="local.setId ?? ''" :placeholder="local.personName || 'typed here'" @change="take">
+        <el-option v-for="o in others" :key="o.set.id" :value="o.set.id" :label="`${o.person.name}, ${sayDay(o.set.takenOn)}`" />
+      </el-select>
+    </el-form-item>
     <p class="small quiet">
       The draft keeps these figures as they are now, in {{ local.unit === "in" ? "inches" : "centimetres" }}. Changing them here does not
       change the person's set.

@@ -1,22 +1,21 @@
 <script setup lang="ts">
+import { Upload } from "@element-plus/icons-vue";
 import type { Plan } from "@lodrin/core";
 import { readAnswers } from "@lodrin/formats";
-import { ref, useTemplateRef } from "vue";
+import type { UploadFile } from "element-plus";
+import { ref } from "vue";
 import { useUndo } from "../../stores/undo.js";
 import { fitAnswers } from "./fit-answers.js";
 import type { DraftAutosave } from "./use-draft.js";
 
 /** Measurements and settings brought back in from a CSV file; what the file does not name stays as it is. */
 const props = defineProps<{ autosave: DraftAutosave; plan: Plan }>();
-const input = useTemplateRef<HTMLInputElement>("input");
 const undo = useUndo();
 const messages = ref<string[]>([]);
 const LARGEST_BYTES = 200_000;
 
-async function bring(): Promise<void> {
-  const file = input.value?.files?.[0];
+async function bring({ raw: file }: UploadFile): Promise<void> {
   if (!file) return;
-  if (input.value) input.value.value = "";
   if (file.size > LARGEST_BYTES) {
     messages.value = [`${file.name} is too long for a list of measurements. Choose the CSV file that was taken from a draft.`];
     return;
@@ -41,8 +40,9 @@ async function bring(): Promise<void> {
 
 <template>
   <div class="bring">
-    <input ref="input" class="unseen" type="file" accept=".csv,text/csv" aria-label="Bring figures in from a CSV file" @change="bring" />
-    <button class="button" @click="input?.click()">Bring figures in from a CSV file …</button>
+    <el-upload action="" accept=".csv,text/csv" :auto-upload="false" :show-file-list="false" :on-change="bring">
+      <el-button :icon="Upload">Bring figures in from a CSV file …</el-button>
+    </el-upload>
     <div v-if="messages.length" class="callout small" role="status">
       <p v-for="line in messages" :key="line">{{ line }}</p>
     </div>
@@ -53,12 +53,5 @@ async function bring(): Promise<void> {
 .bring {
   display: grid;
   gap: 8px;
-}
-.unseen {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  opacity: 0;
-  pointer-events: none;
 }
 </style>

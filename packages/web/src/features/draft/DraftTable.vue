@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { type CheckResult, layBoards, type SewnEdges, stepName } from "@lodrin/core";
-import { useEventListener } from "@vueuse/core";
+import { useEventListener, useStorage } from "@vueuse/core";
 import { computed, ref, shallowRef, useTemplateRef, watch } from "vue";
-import { RouterLink } from "vue-router";
 import BoardPaper from "../../board/BoardPaper.vue";
 import SeamWalkPaper from "../../board/SeamWalkPaper.vue";
 import PiecesPaper from "../../board/PiecesPaper.vue";
 import { useSession } from "../../stores/session.js";
 import CollisionNotice from "../../ui/CollisionNotice.vue";
-import SaveState from "../../ui/SaveState.vue";
 import TapeMeasure from "../../ui/TapeMeasure.vue";
 import BodyDrawer from "./BodyDrawer.vue";
 import ChecksDrawer from "./ChecksDrawer.vue";
+import DraftHeader from "./DraftHeader.vue";
 import DrawerFrame from "./DrawerFrame.vue";
 import DrawerRail from "./DrawerRail.vue";
 import FilesDrawer from "./FilesDrawer.vue";
@@ -33,7 +32,6 @@ const props = defineProps<{ open: OpenDraft }>();
 const session = useSession();
 const { autosave, system } = props.open;
 const { plan } = system.loaded;
-const { local, state, savedAt, why } = autosave;
 const { run, unit, mark, step, last, tape, playing, go, play } = useDrafting(props.open);
 const drafted = { plan, run };
 const shaping = useShaping(plan, run);
@@ -52,7 +50,9 @@ const DRAWERS: readonly { key: Drawer; name: string }[] = [
 ];
 const drawer = ref<Drawer | undefined>(run.value.missing.length > 0 ? "body" : undefined);
 const pieces = ref(false);
-const grid = ref(true);
+const grid = useStorage("lodrin-grid", true);
+/** The finished draft lies faintly under what is drawn so far. */
+const ahead = useStorage("lodrin-ahead", true);
 const keys = ref(false);
 const only = ref<string>();
 const edges = ref<readonly string[]>([]);
@@ -125,6 +125,7 @@ const ACTS: Readonly<Record<string, () => void>> = {
   "=": () => paper.value?.zoomBy(1.3),
   "-": () => paper.value?.zoomBy(1 / 1.3),
   g: () => (grid.value = !grid.value),
+  o: () => (ahead.value = !ahead.value),
   b: () => toggle("body"),
   s: () => toggle("settings"),
   k: () => toggle("checks"),
@@ -139,8 +140,8 @@ const ACTS: Readonly<Record<string, () => void>> = {
 useEventListener(window, "keydown", (event) => {
   const target = event.target as HTMLElement;
   if (event.ctrlKey || event.metaKey || event.altKey || keys.value) return;
-  const typing = event.key !== "Escape" && target.matches("input, textarea, select");
-  if (typing || (event.key === " " && target.matches("button, a"))) return;
+  const typing = event.key !== "Escape" && target.matches("input:not([type=radio], [type=checkbox]), textarea, [role=slider]");
+  if (typing || (event.key === " " && target.matches("button, a, input"))) return;
   const act = ACTS[event.key.length === 1 ? event.key.toLowerCase() : event.key];
   if (!act) return;
   event.preventDefault();
@@ -152,25 +153,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
 
 <template>
   <div class="table">
-    <header>
-      <RouterLink class="home" :to="{ name: 'workroom' }" aria-label="To the workroom"
-        ><img src="/mark.svg" alt="" width="26" height="26"
-      /></RouterLink>
-      <h1>{{ local.name }}</h1>
-      <span class="quiet small about"
-        >{{ system.sheet.title }}, version {{ system.sheet.version
-        }}<template v-if="local.personName"> · {{ local.personName }}</template></span
-      >
-      <span class="room" />
-      <SaveState :state="state" :saved-at="savedAt" :why="why" />
-      <RouterLink v-if="state === 'signed-out'" class="button" :to="{ name: 'sign-in', query: { to: `/drafts/${local.id}` } }"
-        >Sign in again</RouterLink
-      >
-      <button class="button plain" :aria-label="`Show lengths in ${unit === 'in' ? 'centimetres' : 'inches'} (U)`" @click="switchUnit">
-        <span :class="{ on: unit === 'in' }">in</span>&nbsp;/&nbsp;<span :class="{ on: unit === 'cm' }">cm</span>
-      </button>
-      <button class="button plain" aria-label="All keys (?)" @click="keys = true">Keys</button>
-    </header>
+    <DraftHeader class="head" :autosave="autosave" :system="system" @keys="keys = true" />
 
     <ShapingList
       v-if="pieces && !walking && shaping.stages.value.length > 0"
@@ -202,6 +185,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
         :step="step"
         :unit="unit"
         :grid="grid"
+        :ahead="ahead"
         :marks="marks"
         @go="go"
       />
@@ -222,12 +206,14 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
         :playing="playing"
         :pieces="pieces"
         :grid="grid"
+        :ahead="ahead"
         @go="go"
         @play="play"
         @fit="paper?.fit()"
         @zoom="paper?.zoomBy($event)"
         @pieces="((pieces = $event), (walking = undefined))"
         @grid="grid = !grid"
+        @ahead="ahead = !ahead"
       />
       <GhostNote v-if="ghost" class="ghost-note" :ghost="ghost" :unit="unit" />
       <CollisionNotice class="collision" :autosave="autosave" what="draft" :fields="DRAFT_FIELDS" />
@@ -235,7 +221,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
 
     <DrawerFrame v-if="drawer" class="drawer" :name="DRAWERS.find((d) => d.key === drawer)?.name ?? ''" @close="close">
       <BodyDrawer v-if="drawer === 'body'" :autosave="autosave" :plan="plan" :missing="run.missing" />
-      <SettingsDrawer v-else-if="drawer === 'settings'" v-model:trial="trial" :autosave="autosave" :plan="plan" :unit="unit" />
+      <SettingsDrawer v-else-if="drawer === 'settings'" v-model:trial="trial" :autosave="autosave" :plan="plan" :run="run" :unit="unit" />
       <PiecesDrawer
         v-else-if="drawer === 'pieces'"
         :pieces="run.pieces"
@@ -273,40 +259,8 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
   grid-template: 52px minmax(0, 1fr) 76px / 380px minmax(0, 1fr) auto 84px;
   height: 100%;
 }
-header {
+.head {
   grid-column: 1 / -1;
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  padding: 0 12px;
-  background: var(--panel);
-  border-bottom: 1px solid var(--rule);
-  min-width: 0;
-}
-.home {
-  display: grid;
-  place-items: center;
-  width: 40px;
-  height: 40px;
-}
-h1 {
-  font-size: 19px;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.about {
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.room {
-  flex: 1;
-}
-.on {
-  color: var(--now);
-  text-decoration: underline;
-  text-underline-offset: 4px;
 }
 .handout {
   border-right: 1px solid var(--rule);
@@ -369,9 +323,6 @@ h1 {
     justify-self: end;
     z-index: 4;
     box-shadow: var(--shadow);
-  }
-  .about {
-    display: none;
   }
 }
 </style>

@@ -8,7 +8,7 @@ defineEmits<{ close: [] }>();
   <aside class="drawer" :aria-label="name">
     <div class="drawer-head">
       <h2>{{ name }}</h2>
-      <button class="button plain" aria-label="Close the drawer (Esc)" @click="$emit('close')">✕</button>
+      <el-button text aria-label="Close the drawer (Esc)" @click="$emit('close')">✕</el-button>
     </div>
     <div class="drawer-scroll" tabindex="0" role="region" aria-label="Drawer"><slot /></div>
   </aside>

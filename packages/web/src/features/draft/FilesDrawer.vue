@@ -2,7 +2,6 @@
 import type { HomeUnit, Plan } from "@lodrin/core";
 import { TEXT_FORMATS } from "@lodrin/formats";
 import { ref } from "vue";
-import { RouterLink } from "vue-router";
 import BringIn from "./BringIn.vue";
 import type { DraftAutosave } from "./use-draft.js";
 
@@ -34,16 +33,17 @@ async function take(file: string): Promise<void> {
   link.rel = "noopener";
   link.click();
 }
+import LinkButton from "../../ui/LinkButton.vue";
 </script>
 
 <template>
   <div class="drawer-body">
     <p v-if="missing" class="callout warn">Some measurements are still missing: what is printed now is not the whole draft.</p>
-    <RouterLink class="button main" :to="{ name: 'print', params: { id: autosave.local.id } }">Print the pattern …</RouterLink>
+    <LinkButton type="primary" :to="{ name: 'print', params: { id: autosave.local.id } }">Print the pattern …</LinkButton>
     <p class="small quiet">See the sheets first, choose the paper, then print true to size with a test square.</p>
     <template v-for="group in FILES" :key="group.title">
       <h3>{{ group.title }}</h3>
-      <button v-for="f in group.files" :key="f.file" class="button" @click="take(f.file)">{{ f.name }}</button>
+      <el-button v-for="f in group.files" :key="f.file" @click="take(f.file)">{{ f.name }}</el-button>
     </template>
     <BringIn :autosave="autosave" :plan="plan" />
     <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>

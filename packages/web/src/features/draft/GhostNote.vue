@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type HomeUnit, tapeText } from "@lodrin/core";
+import { type HomeUnit, inWords, tapeText } from "@lodrin/core";
 import FigureText from "../../ui/FigureText.vue";
 import type { Ghost } from "./use-ghost.js";
 
@@ -9,7 +9,7 @@ defineProps<{ ghost: Ghost; unit: HomeUnit }>();
 
 <template>
   <p class="ghost-note" role="status">
-    <b>Dashed: {{ ghost.trial.option.replace(/_/g, " ") }}.</b>{{ " " }}
+    <b>Dashed: {{ inWords(ghost.trial.option) }}.</b>{{ " " }}
     <template v-if="ghost.farthest">
       {{ ghost.moved }} {{ ghost.moved === 1 ? "point moves" : "points move" }}, {{ ghost.farthest.name }} most:
       <FigureText :text="tapeText(ghost.farthest.mm, unit)" />.

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import type { HomeUnit, Plan, Run, TapeMark } from "@lodrin/core";
+import { inWords, type HomeUnit, type Plan, type PlannedStep, type Run, stepName, type TapeMark } from "@lodrin/core";
+import { ArrowRight } from "@element-plus/icons-vue";
 import { refDebounced, useIntersectionObserver } from "@vueuse/core";
-import { computed, nextTick, type Ref, shallowRef, useTemplateRef, watch } from "vue";
+import { computed, nextTick, ref, type Ref, shallowRef, useTemplateRef, watch } from "vue";
 import HandoutStep from "./HandoutStep.vue";
 
 /**
@@ -16,17 +17,38 @@ const props = defineProps<{
 }>();
 defineEmits<{ go: [step: number] }>();
 
+/** Steps of a group that follow each other and either all reckon or all draw. */
+interface Part {
+  readonly reckons: boolean;
+  readonly steps: number[];
+}
+
 const list = useTemplateRef<HTMLElement>("list");
 const rows = useTemplateRef<HTMLElement[]>("rows");
 const groups = computed(() => {
-  const out: { title: string | undefined; steps: number[] }[] = [];
-  props.draft.plan.steps.forEach(({ heading }, index) => {
+  const out: { title: string | undefined; parts: Part[] }[] = [];
+  props.draft.plan.steps.forEach(({ heading, source }, index) => {
+    const reckons = source.is === "value";
     const group = out[out.length - 1];
-    if (group && group.title === heading) group.steps.push(index);
-    else out.push({ title: heading, steps: [index] });
+    const part = group?.parts[group.parts.length - 1];
+    if (group?.title !== heading || !part) out.push({ title: heading, parts: [{ reckons, steps: [index] }] });
+    else if (part.reckons === reckons) part.steps.push(index);
+    else group.parts.push({ reckons, steps: [index] });
   });
   return out;
 });
+
+/** Steps that only reckon are folded together where there are several, until one of them is looked at. */
+const FEWEST_FOLDED = 2;
+const unfolded = ref<ReadonlySet<number>>(new Set());
+const isFolded = ({ reckons, steps: [first = 0, ...more] }: Part): boolean =>
+  reckons &&
+  more.length + 1 >= FEWEST_FOLDED &&
+  !unfolded.value.has(first) &&
+  (props.step < first || props.step > (more[more.length - 1] ?? first));
+const unfold = ({ steps: [first = 0] }: Part): void => void (unfolded.value = new Set([...unfolded.value, first]));
+const namesOf = ({ steps }: Part): string =>
+  steps.map((index) => inWords(stepName(props.draft.plan.steps[index] as PlannedStep))).join(", ");
 
 // While a setting is dragged the paper and the open step follow the hand; the other rows in sight follow a few times a
 // second, each time in a task of their own, and those out of sight when the hand rests.
@@ -68,21 +90,29 @@ watch(
 
 <template>
   <div ref="list" class="handout" tabindex="0" role="region" aria-label="Handout">
-    <section v-for="group in groups" :key="group.steps[0]">
+    <section v-for="group in groups" :key="group.parts[0]?.steps[0]">
       <h2 v-if="group.title">{{ group.title }}</h2>
-      <ol>
-        <li v-for="index in group.steps" :key="index" ref="rows" :data-step="index">
-          <HandoutStep
-            :plan="draft.plan"
-            :source="sourceFor(index)"
-            :index="index"
-            :unit="unit"
-            :mark="mark"
-            :state="index === step ? 'now' : index < step ? 'done' : 'later'"
-            @go="$emit('go', index)"
-          />
-        </li>
-      </ol>
+      <template v-for="part in group.parts" :key="part.steps[0]">
+        <button v-if="isFolded(part)" class="folded" aria-expanded="false" @click="unfold(part)">
+          <el-icon><ArrowRight /></el-icon>
+          <span
+            ><b>Worked out first: {{ part.steps.length }} figures.</b> <span class="quiet small">{{ namesOf(part) }}</span></span
+          >
+        </button>
+        <ol v-else>
+          <li v-for="index in part.steps" :key="index" ref="rows" :data-step="index">
+            <HandoutStep
+              :plan="draft.plan"
+              :source="sourceFor(index)"
+              :index="index"
+              :unit="unit"
+              :mark="mark"
+              :state="index === step ? 'now' : index < step ? 'done' : 'later'"
+              @go="$emit('go', index)"
+            />
+          </li>
+        </ol>
+      </template>
     </section>
   </div>
 </template>
@@ -101,6 +131,24 @@ h2 {
   padding: 14px 18px 6px;
   background: var(--panel);
   font-size: 18px;
+}
+.folded {
+  display: grid;
+  grid-template-columns: 34px minmax(0, 1fr);
+  gap: 8px;
+  width: 100%;
+  min-height: 46px;
+  padding: 9px 14px 9px 12px;
+  border: 0;
+  background: transparent;
+  text-align: left;
+  cursor: pointer;
+}
+.folded .el-icon {
+  margin: 4px 0 0 auto;
+}
+.folded b {
+  font-weight: 600;
 }
 ol {
   list-style: none;

@@ -16,11 +16,15 @@ defineEmits<{ go: [] }>();
 
 const entry = computed(() => explainStep(props.plan, props.source.value, props.index, { mark: props.mark }));
 const number = computed(() => (/\d/.test(entry.value.step) ? entry.value.step.replace("#", "") : ""));
+const home = computed(() => props.plan.system.unit);
 const sum = computed(() => entry.value.sums[0]);
 const short = computed(() => {
   if (!sum.value) return "";
   const [first] = sum.value.sums;
-  return first === undefined || bare(first) === bare(sum.value.result) ? sum.value.result : `${first} = ${sum.value.result}`;
+  const { result, reading = result, other } = sum.value;
+  // The sum is in its teacher's unit: so is what it comes to, and then what the tape in the hand says.
+  const read = reading.endsWith(home.value) || other === undefined ? reading : `${other} · ${reading}`;
+  return first === undefined || bare(first) === bare(result) ? read : `${first} = ${read}`;
 });
 const tick = computed(() =>
   entry.value.outcome.status === "skipped"
@@ -35,7 +39,8 @@ const tick = computed(() =>
 const bare = (text: string): string => text.replace(/\u00a0(in|cm)$/, "");
 
 /** The lines of the working below the rule, each an equation's right side. */
-const lines = (s: Explained): string[] => s.sums.filter((text) => bare(text) !== bare(s.result));
+const lines = (s: Explained): string[] =>
+  s.sums.filter((text) => bare(text) !== bare(s.result)).map((text) => (s.kind === "length" ? `${text}\u00a0${home.value}` : text));
 const left = (s: Explained): string => {
   const mm = s.leftMm ?? 0;
   return Math.abs(mm) < 0.05 ? "exactly on the mark" : `${Math.abs(Math.round(mm * 10) / 10)} mm ${mm > 0 ? "past" : "short of"} the mark`;
@@ -57,10 +62,14 @@ const left = (s: Explained): string => {
         <b>Not drawn.</b> {{ entry.outcome.why }} {{ entry.outcome.fix }}
       </p>
       <div v-for="s in entry.sums" :key="s.rule" class="sum">
-        <p class="rule">{{ s.rule }}</p>
+        <p class="rule">
+          {{ s.said }}<span v-if="s.because.length" class="because"> · as {{ s.because.join(", and ") }}</span>
+        </p>
         <p v-for="line in lines(s)" :key="line" class="worked">= <FigureText :text="line" /></p>
-        <p class="result"><FigureText :text="s.reading ?? s.result" /></p>
-        <p v-if="s.reading" class="reading">on your tape; worked out <FigureText :text="s.result" />, {{ left(s) }}</p>
+        <p class="result">
+          <FigureText :text="s.reading ?? s.result" /><span v-if="s.other" class="other"><FigureText :text="s.other" /></span>
+        </p>
+        <p v-if="s.reading" class="reading small">on your tape; worked out <FigureText :text="s.result" />, {{ left(s) }}</p>
       </div>
       <p v-for="text in entry.why" :key="text" class="note"><b>Why</b> {{ text }}</p>
       <p v-for="text in entry.watch" :key="text" class="note warn"><b>Watch out</b> {{ text }}</p>
@@ -120,6 +129,7 @@ const left = (s: Explained): string => {
   color: #22262a;
   --ink: #22262a;
   --ink-2: #43484c;
+  --ink-3: #5a5f60;
   --now: #8a2c6b;
   --warn: #6b4800;
   --fail: #8d2917;
@@ -144,8 +154,11 @@ const left = (s: Explained): string => {
   font-size: 16px;
   overflow-wrap: anywhere;
 }
+.because {
+  color: var(--ink-3);
+}
 .worked {
-  font-size: 19px;
+  font-size: 17px;
 }
 .worked :deep(.fig) {
   white-space: normal;
@@ -154,6 +167,12 @@ const left = (s: Explained): string => {
   font-size: 34px;
   font-weight: 700;
   line-height: 1.15;
+}
+.other {
+  margin-left: 0.6em;
+  font-size: 20px;
+  font-weight: 600;
+  color: var(--ink-2);
 }
 .reading {
   color: var(--ink-2);

@@ -10,6 +10,7 @@ const KEYS = [
   ["F", "fit the paper"],
   ["+ −", "larger, smaller"],
   ["G", "grid"],
+  ["O", "the finished draft, faintly"],
   ["B", "body"],
   ["S", "settings and choices"],
   ["P", "pieces"],

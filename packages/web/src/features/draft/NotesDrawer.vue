@@ -1,56 +1,36 @@
 <script setup lang="ts">
 import { statementsOf, type System, wordsIn } from "@lodrin/core";
 import { computed } from "vue";
-import { useRouter } from "vue-router";
-import { useDrafts } from "../../stores/drafts.js";
-import { useAttempt } from "../../ui/use-attempt.js";
 import type { DraftAutosave } from "./use-draft.js";
 
-/** Name and note of the draft, its lesson and cautions, duplicate and delete. */
+/** Name and note of the draft, its lesson, words and cautions. */
 const props = defineProps<{ autosave: DraftAutosave; system: System }>();
-const drafts = useDrafts();
-const router = useRouter();
 const { local } = props.autosave;
-const { why, attempt } = useAttempt();
 
 const lesson = computed(() => statementsOf(props.system, "lesson").map((l) => l.text));
 const closures = computed(() => statementsOf(props.system, "closes").map((c) => c.text));
 const words = computed(() => wordsIn(props.system));
 const cautions = computed(() => statementsOf(props.system, "caution").map((c) => c.text));
 
-const duplicate = (): Promise<void> =>
-  attempt(async () => {
-    await props.autosave.flush();
-    const copy = await drafts.duplicate(local.id);
-    await router.push({ name: "draft", params: { id: copy.id } });
-  });
-
-const remove = (): Promise<void> =>
-  attempt(async () => {
-    await props.autosave.flush();
-    await drafts.remove({ id: local.id, name: local.name });
-    await router.push({ name: "workroom" });
-  });
-
-function rename(event: Event): void {
-  const input = event.target as HTMLInputElement;
-  if (input.value.trim() === "") input.value = local.name;
-  else local.name = input.value;
+/** A name of nothing is no name: the old one stays. */
+function rename(name: string): void {
+  if (name.trim() !== "") local.name = name;
 }
 </script>
 
 <template>
   <div class="drawer-body">
-    <label class="text-field"><span>Name of this draft</span><input :value="local.name" maxlength="120" @change="rename" /></label>
-    <label class="text-field"
-      ><span>Note</span
-      ><textarea v-model="local.note" rows="5" maxlength="4000" placeholder="What the fitting changed, which cloth, who it is for …" />
-    </label>
-    <div class="acts">
-      <button class="button" @click="duplicate">Duplicate</button>
-      <button class="button" @click="remove">Delete</button>
-    </div>
-    <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
+    <el-form label-position="top" @submit.prevent>
+      <el-form-item label="Name of this draft"><el-input :model-value="local.name" maxlength="120" @change="rename" /></el-form-item>
+      <el-form-item label="Note"
+        ><el-input
+          v-model="local.note"
+          type="textarea"
+          :autosize="{ minRows: 4, maxRows: 12 }"
+          maxlength="4000"
+          placeholder="What the fitting changed, which cloth, who it is for …"
+      /></el-form-item>
+    </el-form>
     <template v-if="lesson.length">
       <h3>Lesson</h3>
       <p v-for="text in lesson" :key="text">{{ text }}</p>
@@ -81,10 +61,6 @@ function rename(event: Event): void {
 .drawer-body {
   display: grid;
   gap: 12px;
-}
-.acts {
-  display: flex;
-  gap: 10px;
 }
 .words {
   display: grid;

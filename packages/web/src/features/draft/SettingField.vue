@@ -1,17 +1,24 @@
 <script setup lang="ts">
-import { exactFigure, fromMm, type HomeUnit, parseTape, plainFigure, type Plan, tapeText } from "@lodrin/core";
+import { RefreshLeft } from "@element-plus/icons-vue";
+import { exactFigure, fromMm, type HomeUnit, inWords, parseTape, plainFigure, type Plan, tapeText } from "@lodrin/core";
 import { computed, ref, useId, watch } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 
 /** One setting: what it decides, a slider over its range and a field for an exact figure. Stored as written, with its unit. */
-const props = defineProps<{ setting: Plan["settings"][number]; homeUnit: HomeUnit; unit: HomeUnit }>();
+const props = defineProps<{
+  setting: Plan["settings"][number];
+  homeUnit: HomeUnit;
+  unit: HomeUnit;
+  /** What the word it stands on comes to on this body, in mm (radians, plain). */
+  comesTo: number | undefined;
+}>();
 /** The stored text; undefined while the author's default stands. */
 const stored = defineModel<string | undefined>({ required: true });
 
 const id = useId();
 const source = computed(() => props.setting.source);
 const isLength = computed(() => source.value.kind === "length");
-const name = computed(() => source.value.key.replace(/_/g, " ").replace(/^./, (c) => c.toUpperCase()));
+const name = computed(() => inWords(source.value.key).replace(/^./, (c) => c.toUpperCase()));
 
 /** A word stands instead of a figure, like “auto”. */
 const words = computed(() => props.setting.words.slice(1));
@@ -46,8 +53,15 @@ const scale = computed(() => (isLength.value ? fromMm(1, props.homeUnit) : 1 / p
 const stepSize = computed(() => (isLength.value ? (props.homeUnit === "in" ? 1 / 16 : 0.1) : source.value.kind === "angle" ? 1 : 0.1));
 const slider = computed({
   get: () => value.value * scale.value,
-  set: (v: number) => (stored.value = isLength.value ? `${plainFigure(Math.round(v * 1e4) / 1e4)} ${props.homeUnit}` : plainFigure(v)),
+  set: (v: number | number[]) => typeof v === "number" && keep(v),
 });
+const keep = (v: number): string =>
+  (stored.value = isLength.value ? `${plainFigure(Math.round(v * 1e4) / 1e4)} ${props.homeUnit}` : plainFigure(v));
+
+/** A figure of one's own in place of the word, beginning with what the word comes to. */
+function takeOwn(): void {
+  keep((props.comesTo ?? value.value) * scale.value);
+}
 
 const outside = computed(() => value.value < props.setting.from - 1e-6 || value.value > props.setting.to + 1e-6);
 const range = computed(() =>
@@ -80,35 +94,46 @@ function write(): void {
 </script>
 
 <template>
-  <div class="setting">
+  <div class="setting" :class="{ changed: stored !== undefined }">
     <div class="head">
       <label :for="id">{{ name }}</label>
-      <button v-if="stored !== undefined" class="back" :aria-label="`${name}: back to the author's figure`" @click="stored = undefined">
-        back to <FigureText :text="byAuthor.replace(/_/g, ' ')" />
-      </button>
+      <el-button
+        v-if="stored !== undefined"
+        link
+        type="primary"
+        :icon="RefreshLeft"
+        :aria-label="`${name}: back to the author's figure`"
+        @click="stored = undefined"
+      >
+        back to <FigureText :text="inWords(byAuthor)" />
+      </el-button>
     </div>
     <p class="small quiet">{{ source.decides }}</p>
     <div class="row">
-      <input
-        v-model.number="slider"
-        class="slide"
-        :class="{ resting: word !== undefined }"
-        type="range"
+      <p v-if="word !== undefined" class="comes-to small">
+        <template v-if="comesTo !== undefined"
+          >{{ inWords(word) }} comes to <b><FigureText :text="isLength ? tapeText(comesTo, unit) : figure(comesTo)" /></b> on this
+          body.</template
+        ><template v-else>{{ inWords(word) }}: the rule decides.</template>
+        <el-button link type="primary" :aria-label="`${name}: a figure of my own`" @click="takeOwn">Set my own</el-button>
+      </p>
+      <el-slider
+        v-else
+        v-model="slider"
         :min="setting.from * scale"
         :max="setting.to * scale"
         :step="stepSize"
+        :show-tooltip="false"
         :aria-label="`${name}, slider`"
       />
-      <span class="field"
-        ><input :id="id" v-model="typed" autocomplete="off" @change="write" @keydown.enter="write" /><span class="unit">{{
-          word !== undefined ? "" : isLength ? unit : source.kind === "angle" ? "°" : ""
-        }}</span></span
-      >
+      <el-input :id="id" v-model="typed" class="figure" autocomplete="off" @change="write" @keydown.enter="write">
+        <template #suffix>{{ word !== undefined ? "" : isLength ? unit : source.kind === "angle" ? "°" : "" }}</template>
+      </el-input>
     </div>
     <p v-if="why" class="small fail-text" role="alert">{{ why }}</p>
     <p v-else class="small" :class="outside ? 'look-text' : 'quiet'">
       {{ outside ? "Outside the author's range, " : "" }}<FigureText :text="range" />{{
-        words.length > 0 ? `, or ${words.join(", ").replace(/_/g, " ")}` : ""
+        words.length > 0 ? `, or ${inWords(words.join(", "))}` : ""
       }}
     </p>
   </div>
@@ -119,78 +144,31 @@ function write(): void {
   padding-bottom: 10px;
   border-bottom: 1px solid var(--rule);
 }
+.changed {
+  box-shadow: -10px 0 0 -7px var(--now);
+}
 .head {
   display: flex;
   justify-content: space-between;
+  align-items: center;
   gap: 10px;
 }
 label {
   font-weight: 600;
 }
-.back {
-  border: 0;
-  background: none;
-  color: var(--now);
-  cursor: pointer;
-  font-size: 15px;
-  min-height: 28px;
-}
 .row {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 108px;
+  grid-template-columns: minmax(0, 1fr) 112px;
   gap: 18px;
   align-items: center;
   padding-left: 10px;
 }
-.field {
-  position: relative;
+.comes-to {
+  margin-left: -10px;
 }
-.slide {
-  width: 100%;
-  height: 44px;
-  margin: 0;
-  appearance: none;
-  background: linear-gradient(var(--el-border-color), var(--el-border-color)) center / 100% 6px no-repeat;
-  cursor: grab;
-}
-.slide.resting::-webkit-slider-thumb {
-  border-color: var(--el-border-color);
-}
-.slide:active {
-  cursor: grabbing;
-}
-.slide::-webkit-slider-thumb {
-  width: 24px;
-  height: 24px;
-  appearance: none;
-  border: 3px solid var(--now);
-  border-radius: 50%;
-  background: var(--paper);
-}
-.slide::-moz-range-thumb {
-  width: 18px;
-  height: 18px;
-  border: 3px solid var(--now);
-  border-radius: 50%;
-  background: var(--paper);
-}
-.field input {
-  width: 100%;
-  min-height: 44px;
-  padding: 4px 32px 4px 10px;
-  border: 1.5px solid var(--el-border-color);
-  border-radius: var(--radius);
-  background: var(--paper);
-  color: #22262a;
+.figure :deep(input) {
   font-size: 19px;
   font-variant-numeric: tabular-nums;
-}
-.unit {
-  position: absolute;
-  right: 9px;
-  top: 12px;
-  color: #565c5f;
-  font-size: 15px;
 }
 .fail-text {
   color: var(--fail);

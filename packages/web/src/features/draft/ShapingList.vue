@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { isGradual, type Plan, type PlannedShaping, type ShapingResult, shapingSentence } from "@lodrin/core";
-import { useId } from "vue";
 
 /** What is done to the pieces after they come off the board, in order, the one being watched open with a slider from before to after. */
 const props = defineProps<{ plan: Plan; stages: readonly ShapingResult[]; stage: number }>();
@@ -8,7 +7,6 @@ defineEmits<{ go: [stage: number] }>();
 /** How far the open one has come, 0 to 1. */
 const share = defineModel<number>({ required: true });
 
-const id = useId();
 const planned = ({ index }: ShapingResult): PlannedShaping => props.plan.shapings[index] as PlannedShaping;
 const gradual = (s: ShapingResult): boolean => s.outcome.status === "done" && isGradual(planned(s));
 const notes = (s: ShapingResult, kind: "why" | "watch" | "caution"): readonly string[] => {
@@ -34,8 +32,16 @@ const state = (index: number): string => (index === props.stage ? "now" : index 
         <div v-if="stage === i + 1" class="open">
           <p v-if="s.outcome.status === 'failed'" class="callout fail"><b>Not done.</b> {{ s.outcome.why }} {{ s.outcome.fix }}</p>
           <template v-if="gradual(s)">
-            <label :for="id" class="small">Watch it: drag from before to after</label>
-            <input :id="id" v-model.number="share" class="slide" type="range" min="0" max="1" step="0.01" />
+            <p class="small">Watch it: drag from before to after</p>
+            <el-slider
+              v-model="share"
+              class="slide"
+              aria-label="Watch it: from before to after"
+              :min="0"
+              :max="1"
+              :step="0.01"
+              :show-tooltip="false"
+            />
           </template>
           <p v-for="text in notes(s, 'why')" :key="text"><b>Why</b> {{ text }}</p>
           <p v-for="text in notes(s, 'watch')" :key="text"><b>Watch out</b> {{ text }}</p>
@@ -107,9 +113,6 @@ ol {
   margin: 0;
 }
 .slide {
-  width: 100%;
-  height: 40px;
-  margin: 0;
-  accent-color: var(--now);
+  padding: 0 10px;
 }
 </style>

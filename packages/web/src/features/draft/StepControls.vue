@@ -1,30 +1,53 @@
 <script setup lang="ts">
-/** Step forward and back, play, jump; fit and zoom; construction or pieces. */
-defineProps<{ step: number; last: number; playing: boolean; pieces: boolean; grid: boolean }>();
-defineEmits<{ go: [step: number]; play: []; fit: []; zoom: [factor: number]; pieces: [on: boolean]; grid: [] }>();
+import { ArrowLeft, ArrowRight, Back, FullScreen, Minus, Plus, Right, VideoPause, VideoPlay } from "@element-plus/icons-vue";
+
+/** Step forward and back, play, jump; fit and zoom; construction or pieces; what lies on the paper besides. */
+defineProps<{ step: number; last: number; playing: boolean; pieces: boolean; grid: boolean; ahead: boolean }>();
+defineEmits<{ go: [step: number]; play: []; fit: []; zoom: [factor: number]; pieces: [on: boolean]; grid: []; ahead: [] }>();
+const LAID = [
+  { label: "Construction", value: false },
+  { label: "Pieces", value: true },
+];
 </script>
 
 <template>
   <div class="controls" role="toolbar" aria-label="The paper">
-    <div class="group" role="group" aria-label="What lies on the paper">
-      <button :aria-pressed="!pieces" @click="$emit('pieces', false)">Construction</button>
-      <button :aria-pressed="pieces" @click="$emit('pieces', true)">Pieces</button>
-    </div>
+    <el-segmented
+      class="group"
+      :model-value="pieces"
+      :options="LAID"
+      aria-label="What lies on the paper"
+      @update:model-value="$emit('pieces', Boolean($event))"
+    />
     <div v-if="!pieces" class="group" role="group" aria-label="Steps">
-      <button class="end" aria-label="First step (Home)" :disabled="step === 0" @click="$emit('go', 0)">|◂</button>
-      <button aria-label="Previous step (left arrow)" :disabled="step === 0" @click="$emit('go', step - 1)">◂</button>
-      <button class="wide" :aria-label="playing ? 'Stop playing (space)' : 'Play the steps (space)'" @click="$emit('play')">
-        {{ playing ? "Stop" : "Play" }}
-      </button>
-      <button aria-label="Next step (right arrow)" :disabled="step === last" @click="$emit('go', step + 1)">▸</button>
-      <button class="end" aria-label="Last step (End)" :disabled="step === last" @click="$emit('go', last)">▸|</button>
+      <el-button text class="end" :icon="Back" aria-label="First step (Home)" :disabled="step === 0" @click="$emit('go', 0)" />
+      <el-button text :icon="ArrowLeft" aria-label="Previous step (left arrow)" :disabled="step === 0" @click="$emit('go', step - 1)" />
+      <el-button
+        text
+        class="wide"
+        :icon="playing ? VideoPause : VideoPlay"
+        :aria-label="playing ? 'Stop playing (space)' : 'Play the steps (space)'"
+        @click="$emit('play')"
+        >{{ playing ? "Stop" : "Play" }}</el-button
+      >
+      <el-button text :icon="ArrowRight" aria-label="Next step (right arrow)" :disabled="step === last" @click="$emit('go', step + 1)" />
+      <el-button text class="end" :icon="Right" aria-label="Last step (End)" :disabled="step === last" @click="$emit('go', last)" />
       <span class="count" aria-live="off">{{ step + 1 }} / {{ last + 1 }}</span>
     </div>
     <div class="group view" role="group" aria-label="View">
-      <button aria-label="Smaller (minus)" @click="$emit('zoom', 1 / 1.3)">−</button>
-      <button aria-label="Fit the paper (F)" @click="$emit('fit')">Fit</button>
-      <button aria-label="Larger (plus)" @click="$emit('zoom', 1.3)">+</button>
-      <button :aria-pressed="grid" aria-label="Grid (G)" @click="$emit('grid')">Grid</button>
+      <el-button text :icon="Minus" aria-label="Smaller (minus)" @click="$emit('zoom', 1 / 1.3)" />
+      <el-button text :icon="FullScreen" aria-label="Fit the paper (F)" @click="$emit('fit')">Fit</el-button>
+      <el-button text :icon="Plus" aria-label="Larger (plus)" @click="$emit('zoom', 1.3)" />
+      <el-button text :class="{ on: grid }" :aria-pressed="grid" aria-label="Grid (G)" @click="$emit('grid')">Grid</el-button>
+      <el-button
+        v-if="!pieces"
+        text
+        :class="{ on: ahead }"
+        :aria-pressed="ahead"
+        aria-label="The finished draft, faintly (O)"
+        @click="$emit('ahead')"
+        >Ahead</el-button
+      >
     </div>
   </div>
 </template>
@@ -46,45 +69,29 @@ defineEmits<{ go: [step: number]; play: []; fit: []; zoom: [factor: number]; pie
   overflow: hidden;
   pointer-events: auto;
 }
-button {
+.group .el-button {
+  min-height: 42px;
   min-width: 42px;
-  height: 42px;
-  padding: 0 12px;
-  border: 0;
-  background: transparent;
-  color: var(--ink);
-  font-weight: 600;
-  cursor: pointer;
+  padding: 0 11px;
+  border-radius: 0;
 }
-button:hover:not(:disabled) {
-  background: var(--now-tint);
-}
-button:focus-visible {
+.group .el-button:focus-visible {
   outline-offset: -3px;
 }
-button:disabled {
-  opacity: 0.4;
-  cursor: default;
-}
-button[aria-pressed="true"] {
-  background: var(--now-tint);
-  color: var(--now);
+.on {
+  background: var(--now-tint) !important;
+  color: var(--now) !important;
   text-decoration: underline;
   text-underline-offset: 4px;
 }
 .view {
-  position: absolute;
-  top: 32px;
-  right: 8px;
+  margin-left: auto;
 }
 @container (width < 540px) {
   .end,
   .count {
     display: none;
   }
-}
-.wide {
-  min-width: 62px;
 }
 .count {
   padding: 0 12px 0 6px;

@@ -100,8 +100,8 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
           {{ tiles.rows }} {{ tiles.rows === 1 ? "row" : "rows" }}, {{ tiles.columns }} {{ tiles.columns === 1 ? "column" : "columns" }};
           margins {{ tiles.margin }} mm, neighbours overlap {{ tiles.overlap }} mm. Blank sheets are not printed.
         </p>
-        <button class="button main" :disabled="!tiles" @click="take('pattern.pdf')">Open the pattern (PDF)</button>
-        <button class="button" @click="take('handout.pdf')">Open the handout (PDF)</button>
+        <el-button type="primary" :disabled="!tiles" @click="take('pattern.pdf')">Open the pattern (PDF)</el-button>
+        <el-button @click="take('handout.pdf')">Open the handout (PDF)</el-button>
         <p v-if="failed" class="callout fail small" role="alert">{{ failed }}</p>
         <p class="callout small">
           Print at 100 %, never “fit to page”. Then lay a rule on the 5 cm and the 2 in square before you cut anything.

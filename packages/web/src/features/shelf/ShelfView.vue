@@ -40,6 +40,7 @@ function mine({ covers }: CardFacts): string {
     : `${whose} ${best.cover.there} of the ${best.cover.needed} it needs.`;
 }
 const factsOf = (s: ShelfSystem): CardFacts | undefined => facts.value.get(s.sheet.slug);
+import LinkButton from "../../ui/LinkButton.vue";
 </script>
 
 <template>
@@ -70,7 +71,7 @@ const factsOf = (s: ShelfSystem): CardFacts | undefined => facts.value.get(s.she
             </template>
             <template v-else>Reading it …<br />&nbsp;</template>
           </p>
-          <RouterLink class="button main" :to="{ name: 'start', params: { slug: s.sheet.slug } }">Draft it</RouterLink>
+          <LinkButton type="primary" :to="{ name: 'start', params: { slug: s.sheet.slug } }">Draft it</LinkButton>
         </article>
       </div>
     </section>

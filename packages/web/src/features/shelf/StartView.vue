@@ -12,6 +12,7 @@ import { sayDay } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
 import { pictureOf } from "./card-facts.js";
 import { coverageOf } from "./coverage.js";
+import { draftName, firstDrawn } from "./new-draft.js";
 import PatternThumb from "./PatternThumb.vue";
 
 const route = useRoute();
@@ -72,7 +73,7 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
   const measurements = Object.fromEntries(Object.entries(set?.written ?? {}).filter(([key]) => known.has(key)));
   try {
     const draft = await drafts.add({
-      name: person ? `${taken.sheet.title}, ${person.name}`.slice(0, 120) : taken.sheet.title,
+      name: draftName(taken.sheet.title, person?.name),
       note: "",
       slug: taken.sheet.slug,
       personId: person?.id ?? null,
@@ -81,7 +82,7 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
       unit: set?.unit ?? session.unit,
       measurements,
       settings: {},
-      step: 0,
+      step: firstDrawn(taken.loaded.plan),
     });
     await router.push({ name: "draft", params: { id: draft.id } });
   } catch (error) {

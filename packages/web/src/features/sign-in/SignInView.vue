@@ -1,18 +1,39 @@
 <script setup lang="ts">
-import { ref } from "vue";
+import { accountRoutes, type DemoLogin, type Place, placeRoutes } from "@lodrin/contract";
+import type { FormInstance, FormRules } from "element-plus";
+import { computed, onMounted, reactive, ref } from "vue";
 import { useRoute, useRouter } from "vue-router";
+import { call } from "../../api/call.js";
 import { useSession } from "../../stores/session.js";
+import { useAttempt } from "../../ui/use-attempt.js";
+import { passwordRules } from "../account/password-rules.js";
+import EntryPicture from "./EntryPicture.vue";
 
 const session = useSession();
 const route = useRoute();
 const router = useRouter();
 
-const fresh = ref(false);
-const name = ref("");
-const email = ref("");
-const password = ref("");
-const why = ref("");
+type Mode = "in" | "up" | "forgot";
+const mode = ref<Mode>("in");
+const form = ref<FormInstance>();
+const given = reactive({ name: "", email: "", password: "" });
+const { why, attempt } = useAttempt();
 const busy = ref(false);
+const sent = ref(false);
+const place = ref<Place>();
+onMounted(async () => (place.value = await call(placeRoutes.place, {}).catch(() => undefined)));
+
+const rules = computed<FormRules>(() => ({
+  name: [{ required: true, whitespace: true, message: "Write your name, so that your teacher knows whose drafts these are." }],
+  email: [{ required: true, pattern: /^\s*\S+@\S+\s*$/, message: "Write your e-mail, like wenna@quillmoor.example." }],
+  password: mode.value === "up" ? passwordRules : [{ required: true, message: "Write your password." }],
+}));
+const WORDS: Readonly<Record<Mode, { title: string; act: string }>> = {
+  in: { title: "Sign in", act: "Sign in" },
+  up: { title: "Make an account", act: "Make my account" },
+  forgot: { title: "A new password", act: "Send me a link" },
+};
+const ROLES = { owner: "owner", instructor: "instructor", student: "student" } as const;
 
 /** Only paths of this application: never on to another site. */
 function next(): string {
@@ -20,74 +41,100 @@ function next(): string {
   return typeof to === "string" && /^\/(?!\/)/.test(to) ? to : "/";
 }
 
-function complaint(): string {
-  if (fresh.value && name.value.trim() === "") return "Write your name, so that your teacher knows whose drafts these are.";
-  if (!/^\S+@\S+$/.test(email.value.trim())) return "Write your e-mail, like wenna@quillmoor.example.";
-  if (fresh.value && password.value.length < 10) return "Choose a password of ten characters or more.";
-  return password.value === "" ? "Write your password." : "";
+function turn(to: Mode): void {
+  mode.value = to;
+  why.value = "";
+  sent.value = false;
+  form.value?.clearValidate();
 }
 
 async function enter(): Promise<void> {
-  why.value = complaint();
-  if (why.value) return;
+  why.value = "";
+  if (!(await form.value?.validate().catch(() => false))) return;
+  const { name, email, password } = given;
   busy.value = true;
-  try {
-    if (fresh.value) await session.signUp(name.value.trim(), email.value.trim(), password.value);
-    else await session.signIn(email.value.trim(), password.value);
+  await attempt(async () => {
+    if (mode.value === "forgot") {
+      await call(accountRoutes.forgotPassword, { body: { email: email.trim() } });
+      sent.value = true;
+      return;
+    }
+    if (mode.value === "up") await session.signUp(name.trim(), email.trim(), password);
+    else await session.signIn(email.trim(), password);
     await router.replace(next());
-  } catch (error) {
-    why.value = (error as Error).message;
-  } finally {
-    busy.value = false;
-  }
+  });
+  busy.value = false;
+}
+
+async function lookRound({ email, password }: DemoLogin): Promise<void> {
+  turn("in");
+  Object.assign(given, { email, password });
+  await enter();
 }
 </script>
 
 <template>
   <div class="entry">
     <section class="tell">
-      <svg viewBox="0 0 420 520" aria-hidden="true" class="draft">
-        <g fill="none" stroke="currentColor">
-          <path d="M60 40V480M60 40H330M60 190H330M60 300H330M60 480H330M330 40V480" stroke-width="1" opacity=".45" />
-          <path d="M60 92C96 92 116 72 124 40L282 68C268 110 262 140 262 156C262 178 286 190 330 190V480H60Z" stroke-width="3" />
-          <path d="M124 30H60M124 25v10M60 25v10" stroke-width="1.5" />
-        </g>
-        <g font-size="15" fill="currentColor">
-          <text x="36" y="46">0</text>
-          <text x="36" y="98">18</text>
-          <text x="128" y="34">10</text>
-          <text x="288" y="66">17</text>
-          <text x="240" y="152">12</text>
-          <text x="338" y="194">5</text>
-          <text x="338" y="305">7</text>
-          <text x="338" y="485">8</text>
-        </g>
-      </svg>
+      <EntryPicture class="draft" />
       <h1>The draft, in your own numbers</h1>
       <p>Your teacher's drafting system, run on your measurements: every step, every sum, every seam checked, printed true to size.</p>
     </section>
-    <form class="card" novalidate @submit.prevent="enter">
-      <h2>{{ fresh ? "Make an account" : "Sign in" }}</h2>
-      <label v-if="fresh" class="text-field"><span>Your name</span><input v-model="name" name="name" autocomplete="name" /></label>
-      <label class="text-field"><span>E-mail</span><input v-model="email" name="email" type="email" autocomplete="username" /></label>
-      <label class="text-field"
-        ><span>Password</span
-        ><input v-model="password" name="password" type="password" :autocomplete="fresh ? 'new-password' : 'current-password'"
-      /></label>
-      <p v-if="why" class="callout fail" role="alert">{{ why }}</p>
-      <button class="button main" :disabled="busy">{{ busy ? "One moment …" : fresh ? "Make my account" : "Sign in" }}</button>
-      <button type="button" class="button plain" @click="((fresh = !fresh), (why = ''))">
-        {{ fresh ? "I have an account" : "I am new here: make an account" }}
-      </button>
+    <section class="card">
+      <h2>{{ WORDS[mode].title }}</h2>
+      <el-form ref="form" :model="given" :rules="rules" label-position="top" hide-required-asterisk @submit.prevent="enter">
+        <el-form-item v-if="mode === 'up'" label="Your name" prop="name">
+          <el-input v-model="given.name" name="name" autocomplete="name" />
+        </el-form-item>
+        <el-form-item label="E-mail" prop="email">
+          <el-input v-model="given.email" name="email" type="email" autocomplete="username" />
+        </el-form-item>
+        <el-form-item v-if="mode !== 'forgot'" :label="mode === 'up' ? 'Password, ten letters or more' : 'Password'" prop="password">
+          <el-input
+            v-model="given.password"
+            name="password"
+            type="password"
+            show-password
+            :autocomplete="mode === 'up' ? 'new-password' : 'current-password'"
+          />
+          <p v-if="mode === 'up'" class="small quiet rule">A few words together are easy to keep. What everybody uses is refused.</p>
+        </el-form-item>
+        <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
+        <el-alert
+          v-if="sent"
+          title="If there is an account with this e-mail, a letter with a link is on its way."
+          type="success"
+          role="status"
+          show-icon
+          :closable="false"
+        />
+        <el-button class="go" type="primary" native-type="submit" :loading="busy">{{ WORDS[mode].act }}</el-button>
+      </el-form>
+      <div class="turns">
+        <el-button v-if="mode === 'in'" link type="primary" @click="turn('up')">I am new here: make an account</el-button>
+        <el-button v-else link type="primary" @click="turn('in')">I have an account</el-button>
+        <el-button v-if="mode === 'in'" link type="primary" @click="turn('forgot')">I forgot my password</el-button>
+      </div>
+      <p v-if="mode === 'forgot' && place && !place.sendsMail" class="callout warn small">
+        This place sends no e-mail. Ask your teacher, or the owner of the place, for a link.
+      </p>
+      <div v-if="place?.logins.length && mode === 'in'" class="demo">
+        <p class="small"><b>This is the demo.</b> Look round as one of the festival's workshop:</p>
+        <div class="logins">
+          <el-button v-for="login in place.logins" :key="login.email" @click="lookRound(login)"
+            >{{ login.email.split("@")[0]?.replace(/^./, (c) => c.toUpperCase()) }}, {{ ROLES[login.role] }}</el-button
+          >
+        </div>
+      </div>
       <p class="small quiet">Measurements are personal data. They stay on this server and are shown to nobody but you.</p>
-    </form>
+    </section>
   </div>
 </template>
 
 <style scoped>
 .entry {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(320px, 420px);
+  grid-template-columns: minmax(0, 1fr) minmax(320px, 430px);
   align-items: center;
   gap: 56px;
   min-height: 100%;
@@ -110,17 +157,48 @@ async function enter(): Promise<void> {
   height: min(46vh, 430px);
   justify-self: start;
 }
-form {
+.card {
   display: grid;
   gap: 14px;
+}
+.rule {
+  line-height: 1.35;
+  margin-top: 4px;
+}
+.go {
+  width: 100%;
+  margin-top: 14px;
+}
+.turns,
+.logins {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+}
+.demo {
+  display: grid;
+  gap: 8px;
+  padding: 12px 0;
+  border-block: 1px solid var(--rule);
+}
+.logins {
+  gap: 8px;
+}
+.logins .el-button {
+  padding-inline: 12px;
+  font-size: 16px;
 }
 @media (width < 800px) {
   .entry {
     grid-template-columns: 1fr;
     gap: 24px;
+    padding: 20px;
   }
   .draft {
     display: none;
+  }
+  .tell h1 {
+    font-size: 30px;
   }
 }
 </style>

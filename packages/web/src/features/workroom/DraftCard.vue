@@ -17,10 +17,8 @@ const { why, attempt } = useAttempt();
       <b>{{ draft.name }}</b>
       <span class="quiet small">{{ draft.personName || draft.systemTitle }} · {{ sayMoment(draft.updatedAt) }}</span>
     </RouterLink>
-    <button class="button plain" :aria-label="`Duplicate ${draft.name}`" @click="attempt(() => drafts.duplicate(draft.id))">
-      Duplicate
-    </button>
-    <button class="button plain" :aria-label="`Delete ${draft.name}`" @click="attempt(() => drafts.remove(draft))">Delete</button>
+    <el-button text :aria-label="`Duplicate ${draft.name}`" @click="attempt(() => drafts.duplicate(draft.id))"> Duplicate </el-button>
+    <el-button text :aria-label="`Delete ${draft.name}`" @click="attempt(() => drafts.remove(draft))">Delete</el-button>
     <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
   </div>
 </template>

@@ -17,6 +17,7 @@ const { ready, why, again } = useLoad(() => Promise.all([drafts.load(), people.l
 const last = computed(() => drafts.drafts[0]);
 const rest = computed(() => drafts.drafts.slice(1));
 const first = computed(() => session.account?.name.split(" ")[0] ?? "");
+import LinkButton from "../../ui/LinkButton.vue";
 </script>
 
 <template>
@@ -33,14 +34,14 @@ const first = computed(() => session.account?.name.split(" ")[0] ?? "");
             {{ sayMoment(last.updatedAt) }}
           </p>
         </div>
-        <RouterLink class="button main" :to="{ name: 'draft', params: { id: last.id } }">Go on</RouterLink>
+        <LinkButton type="primary" :to="{ name: 'draft', params: { id: last.id } }">Go on</LinkButton>
       </section>
       <section v-else class="go-on card">
         <div>
           <h2>Your table is clear</h2>
           <p>Take a system from the shelf, choose whose body it is for, and the draft draws itself point by point.</p>
         </div>
-        <RouterLink class="button main" :to="{ name: 'shelf' }">To the shelf</RouterLink>
+        <LinkButton type="primary" :to="{ name: 'shelf' }">To the shelf</LinkButton>
       </section>
 
       <div class="halves">
@@ -50,7 +51,7 @@ const first = computed(() => session.account?.name.split(" ")[0] ?? "");
           <ul v-else class="plain">
             <li v-for="draft in rest" :key="draft.id"><DraftCard :draft="draft" /></li>
           </ul>
-          <p v-if="last" class="more"><RouterLink class="button" :to="{ name: 'shelf' }">Start another</RouterLink></p>
+          <p v-if="last" class="more"><LinkButton :to="{ name: 'shelf' }">Start another</LinkButton></p>
         </section>
         <section>
           <h2>My bodies</h2>

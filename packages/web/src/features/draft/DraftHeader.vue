@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { CopyDocument, Delete, Grid, Key, Moon, MoreFilled, Sunny } from "@element-plus/icons-vue";
+import { computed } from "vue";
+import { RouterLink, useRouter } from "vue-router";
+import type { ShelfSystem } from "../../stores/shelf.js";
+import { useDrafts } from "../../stores/drafts.js";
+import { useSession } from "../../stores/session.js";
+import LinkButton from "../../ui/LinkButton.vue";
+import SaveState from "../../ui/SaveState.vue";
+import UnitSwitch from "../../ui/UnitSwitch.vue";
+import { useAttempt } from "../../ui/use-attempt.js";
+import type { DraftAutosave } from "./use-draft.js";
+
+/** Over the table: which draft this is, whether it is saved, the unit, and what can be done with the draft as a whole. */
+const props = defineProps<{ autosave: DraftAutosave; system: ShelfSystem }>();
+const emit = defineEmits<{ keys: [] }>();
+const drafts = useDrafts();
+const session = useSession();
+const router = useRouter();
+const { local, state, savedAt, why } = props.autosave;
+const { why: failed, attempt } = useAttempt();
+
+/** The system, where the draft's own name does not say it already. */
+const about = computed(() => {
+  const { title, version } = props.system.sheet;
+  return local.name.startsWith(title) ? `version ${version}` : `${title}, version ${version}`;
+});
+
+const ACTS: Readonly<Record<string, () => unknown>> = {
+  duplicate: () =>
+    attempt(async () => {
+      await props.autosave.flush();
+      const copy = await drafts.duplicate(local.id);
+      await router.push({ name: "draft", params: { id: copy.id } });
+    }),
+  remove: () =>
+    attempt(async () => {
+      await props.autosave.flush();
+      await drafts.remove({ id: local.id, name: local.name });
+      await router.push({ name: "workroom" });
+    }),
+  keys: () => emit("keys"),
+  look: () => session.prefer({ look: session.night ? "day" : "night" }),
+  workroom: () => router.push({ name: "workroom" }),
+};
+</script>
+
+<template>
+  <header>
+    <RouterLink class="home" :to="{ name: 'workroom' }" aria-label="To the workroom"
+      ><img src="/mark.svg" alt="" width="26" height="26"
+    /></RouterLink>
+    <h1 :title="local.name">{{ local.name }}</h1>
+    <span class="quiet small about">{{ about }}</span>
+    <span class="room" />
+    <el-alert v-if="failed" class="failed" :title="failed" type="error" role="alert" @close="failed = ''" />
+    <SaveState :state="state" :saved-at="savedAt" :why="why" />
+    <LinkButton v-if="state === 'signed-out'" :to="{ name: 'sign-in', query: { to: `/drafts/${local.id}` } }">Sign in again</LinkButton>
+    <UnitSwitch />
+    <el-dropdown trigger="click" placement="bottom-end" @command="(act: string) => ACTS[act]?.()">
+      <el-button text :icon="MoreFilled" aria-label="More for this draft"><span class="more">More</span></el-button>
+      <template #dropdown>
+        <el-dropdown-menu>
+          <el-dropdown-item command="duplicate" :icon="CopyDocument">Duplicate this draft</el-dropdown-item>
+          <el-dropdown-item command="remove" :icon="Delete">Delete this draft</el-dropdown-item>
+          <el-dropdown-item command="keys" :icon="Key" divided>All keys (?)</el-dropdown-item>
+          <el-dropdown-item command="look" :icon="session.night ? Sunny : Moon">{{
+            session.night ? "Day colours" : "Night colours"
+          }}</el-dropdown-item>
+          <el-dropdown-item command="workroom" :icon="Grid">To the workroom</el-dropdown-item>
+        </el-dropdown-menu>
+      </template>
+    </el-dropdown>
+  </header>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 0 8px 0 12px;
+  background: var(--panel);
+  border-bottom: 1px solid var(--rule);
+  min-width: 0;
+}
+.home {
+  display: grid;
+  flex: none;
+  place-items: center;
+  width: 40px;
+  height: 40px;
+}
+h1 {
+  font-size: 19px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.about {
+  flex: none;
+  max-width: 30vw;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.room {
+  flex: 1;
+}
+.failed {
+  width: auto;
+}
+@media (width < 1100px) {
+  .about {
+    display: none;
+  }
+}
+@media (width < 620px) {
+  .more,
+  header :deep(.state:not(.bad)) {
+    display: none;
+  }
+  header {
+    gap: 4px;
+    padding: 0 2px;
+  }
+  h1 {
+    font-size: 17px;
+  }
+}
+</style>
