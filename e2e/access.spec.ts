@@ -50,7 +50,8 @@ for (const [look, size, viewport] of [
       await sound(page, `draft, ${drawer}`, "aside");
     }
     await page.getByRole("button", { name: "Close the drawer (Esc)" }).click();
-    await page.getByRole("button", { name: "All keys (?)" }).click();
+    await page.getByRole("button", { name: "More for this draft" }).click();
+    await page.getByRole("menuitem", { name: "All keys (?)" }).click();
     await sound(page, "draft, keys", ".el-dialog");
     await page.keyboard.press("Escape");
     await fits(page);

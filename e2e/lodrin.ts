@@ -100,6 +100,6 @@ export async function signIn(page: Page, who: "ottoline" | "pim" | "jory" | "wen
 /** Starts a draft of the flat shirt block on the body whose row has these words, and waits for its table. */
 export async function startShirt(page: Page, body: RegExp): Promise<void> {
   await page.goto("/shelf/08-menswear-flat-shirt-block");
-  await page.getByRole("button", { name: body }).click();
+  await page.getByRole("main").getByRole("button", { name: body }).click();
   await expect(page.getByRole("region", { name: "Handout" })).toBeVisible();
 }

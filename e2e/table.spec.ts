@@ -43,7 +43,12 @@ test("another choice is laid over the draft before it is taken", async ({ page, 
   await expect(distance).toHaveValue("3.25");
   await page.getByRole("button", { name: "Dart distance: back to the author's figure" }).click();
   await expect(distance).toHaveValue("auto");
-  await page.getByRole("radio", { name: "Above bust" }).check();
+  await expect(page.getByText(/auto comes to\s+\d+\.\d\s+cm on this body/)).toBeVisible();
+  await page.getByRole("button", { name: "Dart distance: a figure of my own" }).click();
+  await expect(page.getByText("1 differs from the system's own:")).toBeVisible();
+  await page.getByRole("button", { name: "Put all back" }).click();
+  await expect(distance).toHaveValue("auto");
+  await page.getByText("Above bust", { exact: true }).click();
   await expect(page.locator("path.ghost")).toHaveCount(0);
   await expect(page.getByRole("button", { name: "Lay Bust sixth over the draft" })).toBeVisible();
 });
@@ -56,7 +61,7 @@ test("the shaping of the pieces is stepped through, and a dart is seen to close"
   await expect(shaping.getByRole("button", { name: /draw the underarm through/ })).toBeVisible();
   await shaping.getByRole("button", { name: /Close the side dart/ }).click();
   await expect(page.locator("path.fold:not(.of-piece)")).toHaveCount(0);
-  await shaping.getByRole("slider", { name: /Watch it/ }).fill("0.5");
+  await shaping.getByRole("slider", { name: /Watch it/ }).press("ArrowLeft");
   await expect(page.locator("path.fold:not(.of-piece)")).toHaveCount(1);
   await expect(page.locator("path.ghost")).toHaveCount(1);
   await sound(page, "shaping");
@@ -73,7 +78,7 @@ test("a seam is walked mark by mark", async ({ page, baseURL }) => {
   await page.getByRole("button", { name: "Walk this seam" }).first().click();
   const walk = page.getByRole("region", { name: "The seam, mark by mark" });
   await expect(walk.getByRole("row", { name: /end/ })).toContainText(/meets|longer|shorter/);
-  await walk.getByRole("slider").fill("0.4");
+  for (let i = 0; i < 5; i++) await walk.getByRole("slider").press("ArrowRight");
   await sound(page, "seam");
   await walk.getByRole("button", { name: /Stop walking/ }).click();
   await expect(walk).toBeHidden();
@@ -84,11 +89,11 @@ test("one change of a setting reaches every row of the handout, not only the ope
   await draft(page, baseURL, "08-menswear-flat-shirt-block", "cm");
   await page.keyboard.press("Home");
   const row = page.getByRole("region", { name: "Handout" }).getByRole("button", { name: /Down from 0 by the rise/ });
-  // Three centimetres, then two, in the inches she works in.
-  await expect(row).toContainText("1.181");
+  // Three centimetres, then two, and what her tape of inches reads.
+  await expect(row).toContainText("3.0 cm · 1 1/8 in");
   await page.keyboard.press("s");
   const rise = page.getByRole("complementary", { name: "Settings" }).getByLabel("Rise", { exact: true });
   await rise.fill("2 cm");
   await rise.press("Enter");
-  await expect(row).toContainText("0.787");
+  await expect(row).toContainText("2.0 cm · 3/4 in");
 });

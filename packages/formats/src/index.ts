@@ -10,6 +10,7 @@ export {
   type Stroke,
   strokePlaces,
   type Words,
+  strokeLength,
 } from "./drawing/mark.js";
 export { strokeData } from "./drawing/stroke-data.js";
 export { type DraftToWrite, type FileFormat, TEXT_FORMATS, type Wanted } from "./registry.js";

@@ -19,11 +19,13 @@ export interface DraftToWrite {
   readonly answers: Answers;
 }
 
-/** How it is wanted: on which paper, the pieces or the construction, in which unit. */
+/** How it is wanted: on which paper, the pieces, the construction or the test squares alone, in which unit. */
 export interface Wanted {
   readonly paper: PaperKey;
-  readonly what: "pieces" | "board";
+  readonly what: "pieces" | "board" | "square";
   readonly unit: "in" | "cm";
+  /** The pieces by their keys; all without it. */
+  readonly pieces?: readonly string[] | undefined;
 }
 
 /** A file a draft can be written to: what people call it, and how it is made. Adding one is a writer and a line in a registry. */
@@ -36,8 +38,8 @@ export interface FileFormat {
 }
 
 /** The drawing that is wanted. */
-export const drawingOf = ({ plan, run }: DraftToWrite, { what }: Pick<Wanted, "what">): Drawing =>
-  what === "board" ? drawBoard(plan, run) : drawPieces(run);
+export const drawingOf = ({ plan, run }: DraftToWrite, { what, pieces }: Pick<Wanted, "what" | "pieces">): Drawing =>
+  what === "board" ? drawBoard(plan, run) : drawPieces(run, pieces);
 
 /** Files that can be made in a browser as well; `pdf/registry.ts` has them all. */
 export const TEXT_FORMATS: readonly FileFormat[] = [

@@ -1,4 +1,4 @@
-import { type Bounds, flatten, type Path, type Point } from "@lodrin/core";
+import { type Bounds, flatten, type Path, pathLength, type Point } from "@lodrin/core";
 
 /** What a mark is part of; each becomes a named layer of a file. */
 export type Layer = "construction" | "levels" | "net" | "allowance" | "inside" | "fold" | "grain" | "notches" | "marks" | "labels";
@@ -62,6 +62,10 @@ export function strokePlaces({ path }: Stroke): readonly Point[] {
   flattened.set(path, places);
   return places;
 }
+
+/** All strokes of a drawing together, in mm: what a pen would draw. */
+export const strokeLength = ({ marks }: Drawing): number =>
+  marks.reduce((sum, mark) => (mark.kind === "stroke" ? sum + pathLength(mark.path) : sum), 0);
 
 /** Every place of a drawing that counts for how large it is. */
 export const markPlaces = (marks: readonly Mark[]): Point[] => marks.flatMap((m) => (m.kind === "stroke" ? strokePlaces(m) : [m.at]));

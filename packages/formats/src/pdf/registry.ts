@@ -1,7 +1,7 @@
 import { defaultMark } from "@lodrin/core";
 import { drawingOf, type FileFormat, TEXT_FORMATS } from "../registry.js";
 import { writeHandoutPdf } from "./handout.js";
-import { writeTiledPdf } from "./tiles.js";
+import { writeTestPagePdf, writeTiledPdf } from "./tiles.js";
 
 /** Every file a draft can be written to. */
 export const FORMATS: readonly FileFormat[] = [
@@ -10,7 +10,8 @@ export const FORMATS: readonly FileFormat[] = [
     name: "Pattern, true size (PDF)",
     type: "application/pdf",
     group: "cut",
-    write: (draft, wanted) => writeTiledPdf(drawingOf(draft, wanted), wanted.paper, draft),
+    write: (draft, wanted) =>
+      wanted.what === "square" ? writeTestPagePdf(wanted.paper, draft) : writeTiledPdf(drawingOf(draft, wanted), wanted.paper, draft),
   },
   {
     file: "handout.pdf",

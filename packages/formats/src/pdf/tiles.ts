@@ -1,7 +1,7 @@
 import PDFDocument from "pdfkit";
 import type { Drawing, Words } from "../drawing/mark.js";
-import type { PaperKey } from "../tile/paper.js";
-import { planTiles, type Tile, type TilePlan } from "../tile/plan.js";
+import { type PaperKey, PAPERS } from "../tile/paper.js";
+import { MARGIN_MM, planTiles, type Tile, type TilePlan } from "../tile/plan.js";
 import { collect, PT_PER_MM } from "./collect.js";
 import { drawCover, drawTestSquares } from "./cover.js";
 import type { PrintFacts } from "./facts.js";
@@ -31,6 +31,25 @@ export async function writeTiledPdf(drawing: Drawing, paper: PaperKey, facts: Pr
     }
     drawTile(doc, plan, tile, form, drawing);
   });
+  return collect(doc);
+}
+
+/** A roll is torn off below the squares (mm). */
+const TORN_OFF_MM = 120;
+
+/** The test squares alone: to see that a printer prints true to size before any pattern is printed. */
+export async function writeTestPagePdf(paperKey: PaperKey, facts: PrintFacts): Promise<Buffer> {
+  const { width, height = TORN_OFF_MM } = PAPERS[paperKey];
+  const doc = new PDFDocument({
+    size: [width * PT_PER_MM, height * PT_PER_MM],
+    margin: 0,
+    info: { Title: `${facts.title}, test squares`, Creator: "Lodrin" },
+  });
+  doc.registerFont("text", FONTS.text);
+  doc.registerFont("strong", FONTS.strong);
+  doc.save().scale(PT_PER_MM);
+  drawTestSquares(doc, MARGIN_MM, MARGIN_MM + 6, width, facts);
+  doc.restore();
   return collect(doc);
 }
 

@@ -15,11 +15,15 @@ import type { DraftRow } from "./draft.js";
 const Query = Type.Object(
   {
     paper: Type.Optional(Type.Union(PAPER_KEYS.map((key) => Type.Literal(key)))),
-    what: Type.Optional(Type.Union([Type.Literal("pieces"), Type.Literal("board")])),
+    what: Type.Optional(Type.Union([Type.Literal("pieces"), Type.Literal("board"), Type.Literal("square")])),
     unit: Type.Optional(Type.Union([Type.Literal("in"), Type.Literal("cm")])),
+    /** Keys of pieces, with commas between; all without it. */
+    pieces: Type.Optional(Type.String({ pattern: "^\\w+(,\\w+)*$", maxLength: 2_000 })),
   },
   { additionalProperties: false },
 );
+
+type Asked = Partial<Omit<Wanted, "pieces"> & { pieces: string }>;
 
 /** The files of a kept draft: tiled PDF, handout PDF, SVG, DXF, tables and JSON. */
 export function draftFiles(router: Router, knex: Knex, files: FileMaker): void {
@@ -32,10 +36,10 @@ export function draftFiles(router: Router, knex: Knex, files: FileMaker): void {
     if (!format) throw new ProblemError(404, "No such file", `There are: ${FORMATS.map((f) => f.file).join(", ")}.`);
     const row = await new Owned(knex, accountId).draft(id);
     const system = await SystemVersionRow.query(knex).findById(row.systemVersionId).throwIfNotFound();
-    const { paper = "A4", what = "pieces", unit = row.unit } = request.query as Partial<Wanted>;
+    const { paper = "A4", what = "pieces", unit = row.unit, pieces } = request.query as Asked;
     const body = await files.make({
       file: format.file,
-      wanted: { paper, what, unit },
+      wanted: { paper, what, unit, pieces: pieces?.split(",") },
       systemVersionId: row.systemVersionId,
       ...{ slug: system.slug, notation: system.notation, bases: system.bases },
       ...{ unit: row.unit, measurements: row.measurements, settings: row.settings },

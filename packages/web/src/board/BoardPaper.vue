@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { type CheckStatus, type HomeUnit, type Plan, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
+import { type Box, type CheckStatus, type HomeUnit, type Plan, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
 import { watchDebounced } from "@vueuse/core";
 import { computed, shallowRef, watch } from "vue";
+import { besideCourse } from "./beside-course.js";
 import DimensionMark from "./DimensionMark.vue";
 import { placeLabels } from "./labels.js";
 import PaperFrame from "./PaperFrame.vue";
@@ -125,8 +126,24 @@ const lines = computed(() =>
 const boardNames = computed(() =>
   [...scene.value.boards.values()]
     .map((b) => ({ key: b.key, title: b.title, ...toScreen(view.value, { x: b.bounds.minX, y: b.bounds.minY }) }))
-    .map((b) => ({ ...b, y: b.y - 20 })),
+    .map((b) => ({ ...b, y: b.y - 36, w: b.title.length * 9 + 6, h: 20 })),
 );
+/** The dimension being shown: its arrow in short stretches, and its figure. Numbers keep off both. */
+const STRETCH = 14;
+function dimensionBoxes(): Box[] {
+  if (!dimension.value) return [];
+  const { a, b, text } = dimension.value;
+  const { p, q, mid } = besideCourse(a, b);
+  const count = Math.max(1, Math.ceil(Math.hypot(q.x - p.x, q.y - p.y) / STRETCH));
+  const along = Array.from({ length: count + 1 }, (_, i) => ({
+    x: p.x + ((q.x - p.x) * i) / count - STRETCH / 2,
+    y: p.y + ((q.y - p.y) * i) / count - STRETCH / 2,
+    w: STRETCH,
+    h: STRETCH,
+  }));
+  const w = text.length * 10;
+  return [...along, { x: mid.x - w / 2, y: mid.y - 14, w, h: 22 }];
+}
 // Numbers keep their side of their points while a setting moves, and are set anew when the hand rests: they neither jump
 // about nor hold the drawing up.
 const RESTS_MS = 120;
@@ -139,7 +156,7 @@ function setNumbers(): void {
   const order = [...points.value].sort((a, b) => rank(a) - rank(b) || b.step - a.step);
   const wishes = order.map((p) => ({ id: p.id, at: toScreen(view.value, p.at), width: widthOf(p.name) }));
   const at = new Map(wishes.map((w) => [w.id, w.at]));
-  const set = placeLabels(wishes, lines.value, levels.value);
+  const set = placeLabels(wishes, lines.value, [...levels.value, ...boardNames.value, ...dimensionBoxes()]);
   sides.value = new Map(set.map((l) => [l.id, { x: l.x - (at.get(l.id)?.x ?? 0), y: l.y - (at.get(l.id)?.y ?? 0) }]));
 }
 // By what the sources hold: a shallow ref given as it is would set the numbers anew at every run.
@@ -185,7 +202,7 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
         <circle class="halo" :class="{ now: p.step === step }" r="7" :cx="p.x" :cy="p.y" />
         <path class="crosses lit" :d="cross(p)" />
       </template>
-      <text v-for="b in boardNames" :key="b.key" class="board-name" :x="b.x" :y="b.y">{{ b.title }}</text>
+      <text v-for="b in boardNames" :key="b.key" class="board-name" :x="b.x" :y="b.y + 16">{{ b.title }}</text>
       <DimensionMark v-if="dimension" v-bind="dimension" />
       <circle v-else-if="current" class="ring" r="11" :cx="current.at.x * view.k + view.x" :cy="current.at.y * view.k + view.y" />
       <g

@@ -1,24 +1,20 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import { besideCourse } from "./beside-course.js";
 
 /** The distance being laid off: a line with arrows beside its course, and its figure in the tape's fractions. Screen pixels. */
 const props = defineProps<{ a: { x: number; y: number }; b: { x: number; y: number }; text: string }>();
 
-const OFF = 13;
+const fraction = computed(() => props.text.includes("/"));
 
 const drawn = computed(() => {
   const { a, b } = props;
-  const length = Math.hypot(b.x - a.x, b.y - a.y);
+  const { p, q, u, n, mid, length } = besideCourse(a, b);
   if (length < 3) return undefined;
-  const u = { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
-  const n = u.y < -0.01 || (Math.abs(u.y) <= 0.01 && u.x > 0) ? { x: u.y, y: -u.x } : { x: -u.y, y: u.x };
-  const shift = (p: { x: number; y: number }): { x: number; y: number } => ({ x: p.x + n.x * OFF, y: p.y + n.y * OFF });
-  const [p, q] = [shift(a), shift(b)];
   const arrow = (tip: { x: number; y: number }, way: number): string => {
     const back = { x: tip.x - u.x * 9 * way, y: tip.y - u.y * 9 * way };
     return `M${back.x + n.x * 4} ${back.y + n.y * 4}L${tip.x} ${tip.y}L${back.x - n.x * 4} ${back.y - n.y * 4}`;
   };
-  const mid = { x: (p.x + q.x) / 2 + n.x * 8, y: (p.y + q.y) / 2 + n.y * 8 };
   return {
     course: `M${a.x} ${a.y}L${b.x} ${b.y}`,
     line: `M${p.x} ${p.y}L${q.x} ${q.y}${arrow(q, 1)}${length > 30 ? arrow(p, -1) : ""}M${a.x} ${a.y}L${p.x} ${p.y}M${b.x} ${b.y}L${q.x} ${q.y}`,
@@ -33,8 +29,8 @@ const drawn = computed(() => {
   <g v-if="drawn" class="dimension">
     <path class="course" :d="drawn.course" />
     <path :d="drawn.line" />
-    <text class="under" :x="drawn.mid.x" :y="drawn.mid.y" :dy="drawn.dy" :text-anchor="drawn.anchor">{{ text }}</text>
-    <text :x="drawn.mid.x" :y="drawn.mid.y" :dy="drawn.dy" :text-anchor="drawn.anchor">{{ text }}</text>
+    <text class="under" :class="{ fraction }" :x="drawn.mid.x" :y="drawn.mid.y" :dy="drawn.dy" :text-anchor="drawn.anchor">{{ text }}</text>
+    <text :class="{ fraction }" :x="drawn.mid.x" :y="drawn.mid.y" :dy="drawn.dy" :text-anchor="drawn.anchor">{{ text }}</text>
   </g>
 </template>
 
@@ -54,6 +50,9 @@ text {
   font: 700 18px var(--face);
   fill: var(--now);
   font-variant-numeric: tabular-nums;
+}
+/* Only what is written as a fraction is set as one: in 19.2 the 2 would stand raised. */
+.fraction {
   font-feature-settings: "tnum", "frac";
 }
 .under {

@@ -26,6 +26,8 @@ const SPACINGS: Record<HomeUnit, readonly { strong: number; fine: number }[]> = 
 };
 
 const LEAST_FINE_PX = 7;
+/** Figures of a rule nearer than this would run into each other. */
+const LEAST_FIGURE_PX = 20;
 
 /** The ruling along one axis: `from`..`to` pixels, the view's scale and shift along that axis. */
 export function ruling(view: { k: number; shift: number }, from: number, to: number, unit: HomeUnit): Ruling {
@@ -40,10 +42,11 @@ export function ruling(view: { k: number; shift: number }, from: number, to: num
   };
   const at = (i: number, step: number): number => i * step * px + view.shift;
   const strong = lines(spacing.strong);
+  const every = [1, 2, 5].find((n) => n * spacing.strong * px >= LEAST_FIGURE_PX) ?? 10;
   return {
     fine: lines(spacing.fine).map((i) => at(i, spacing.fine)),
     strong: strong.map((i) => at(i, spacing.strong)),
-    figures: strong.map((i) => ({ at: at(i, spacing.strong), text: String(i * spacing.strong) })),
+    figures: strong.filter((i) => i % every === 0).map((i) => ({ at: at(i, spacing.strong), text: String(i * spacing.strong) })),
   };
 }
 

@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="T extends Saveable, F extends keyof T & string">
+import { inWords } from "@lodrin/core";
 import same from "fast-deep-equal";
 import { computed } from "vue";
 import type { Saveable, Autosave } from "../api/autosave.js";
@@ -20,7 +21,7 @@ function differences(name: string, mine: unknown, theirs: unknown): { name: stri
   }
   const say = (value: unknown): string =>
     value === undefined || value === null || value === "" ? "nothing" : String(value as string | number);
-  return [{ name: name.replace(/_/g, " "), mine: say(mine), theirs: say(theirs) }];
+  return [{ name: inWords(name), mine: say(mine), theirs: say(theirs) }];
 }
 </script>
 
@@ -28,22 +29,11 @@ function differences(name: string, mine: unknown, theirs: unknown): { name: stri
   <section v-if="autosave.state.value === 'collision'" class="notice" role="alertdialog" aria-labelledby="collision-title">
     <h2 id="collision-title">This {{ what }} was changed elsewhere</h2>
     <p>Another tab or another person saved it while you were working here. Nothing is lost: both are shown.</p>
-    <table v-if="rows.length">
-      <thead>
-        <tr>
-          <th scope="col">What</th>
-          <th scope="col">Here</th>
-          <th scope="col">Saved elsewhere</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="row in rows" :key="row.name">
-          <th scope="row">{{ row.name }}</th>
-          <td>{{ row.mine }}</td>
-          <td>{{ row.theirs }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <el-table v-if="rows.length" :data="rows" size="small">
+      <el-table-column label="What" prop="name" />
+      <el-table-column label="Here" prop="mine" />
+      <el-table-column label="Saved elsewhere" prop="theirs" />
+    </el-table>
     <div class="acts">
       <el-button type="primary" @click="autosave.keepMine()">Keep what is here</el-button>
       <el-button @click="autosave.takeTheirs()">Take what was saved elsewhere</el-button>
@@ -62,15 +52,6 @@ function differences(name: string, mine: unknown, theirs: unknown): { name: stri
 }
 h2 {
   font-size: 20px;
-}
-table {
-  border-collapse: collapse;
-}
-th,
-td {
-  padding: 6px 14px 6px 0;
-  text-align: left;
-  border-bottom: 1px solid var(--rule);
 }
 .acts {
   display: flex;

@@ -5,11 +5,13 @@ defineEmits<{ again: [] }>();
 </script>
 
 <template>
-  <div class="callout" :class="{ fail: why }" role="status">
-    <template v-if="why">
-      <p>{{ why }}</p>
-      <el-button style="margin-top: 10px" @click="$emit('again')">Try again</el-button>
+  <div role="status">
+    <el-result v-if="why" icon="warning" :sub-title="why">
+      <template #extra><el-button type="primary" @click="$emit('again')">Try again</el-button></template>
+    </el-result>
+    <template v-else>
+      <span class="visually-hidden">Fetching {{ what }} …</span>
+      <el-skeleton animated :rows="5" />
     </template>
-    <p v-else>Fetching {{ what }} …</p>
   </div>
 </template>

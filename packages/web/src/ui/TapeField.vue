@@ -30,6 +30,14 @@ const read = computed(() => {
   }
   return parseTape(written.value, props.unit);
 });
+/** Enter goes on to the next figure, as the hand does down the list. */
+function toNextField(event: KeyboardEvent): void {
+  const here = event.target as HTMLInputElement;
+  const all = [...document.querySelectorAll<HTMLInputElement>("input[data-tape]")];
+  const next = all[all.indexOf(here) + 1];
+  next?.focus();
+  next?.select();
+}
 const empty = computed(() => written.value.trim() === "");
 const error = computed(() => (empty.value || read.value.ok ? "" : read.value.why));
 const echo = computed(() => {
@@ -45,20 +53,23 @@ const echo = computed(() => {
 <template>
   <div class="tape-field" :class="{ wrong: error, doubted: doubts?.length, missing: needed && empty }">
     <label :for="id">{{ label ?? measurementName(keyName) }}<span v-if="needed && empty" class="needed"> needed</span></label>
-    <div class="line">
-      <input
-        :id="id"
-        v-model="written"
-        :name="keyName"
-        inputmode="text"
-        autocomplete="off"
-        spellcheck="false"
-        :aria-invalid="error !== ''"
-        :aria-describedby="`${id}-help`"
-        @focus="$emit('focus')"
-      />
-      <span class="unit" aria-hidden="true">{{ plain ? "" : unit }}</span>
-    </div>
+    <el-input
+      :id="id"
+      v-model="written"
+      data-tape
+      :name="keyName"
+      inputmode="text"
+      autocomplete="off"
+      spellcheck="false"
+      :aria-invalid="error !== ''"
+      :aria-describedby="`${id}-help`"
+      @focus="$emit('focus')"
+      @keydown.enter.prevent="toNextField"
+    >
+      <template #suffix
+        ><span aria-hidden="true">{{ plain ? "" : unit }}</span></template
+      >
+    </el-input>
     <div :id="`${id}-help`" class="below">
       <p v-if="echo" class="echo">
         <FigureText :text="echo.tape" /> on the tape<template v-if="echo.left"> ({{ echo.left }})</template> ·
@@ -83,33 +94,16 @@ label {
   font-weight: 600;
   font-size: 15px;
 }
-.line {
-  position: relative;
-}
-input {
-  width: 100%;
-  min-height: 48px;
-  padding: 6px 44px 6px 12px;
-  border: 1.5px solid var(--el-border-color);
-  border-radius: var(--radius);
-  background: var(--paper);
-  color: #22262a;
+.tape-field :deep(input) {
   font-size: 21px;
   font-variant-numeric: tabular-nums;
 }
-.unit {
-  position: absolute;
-  right: 12px;
-  top: 50%;
-  translate: 0 -50%;
-  color: #565c5f;
+.wrong :deep(.el-input__wrapper) {
+  box-shadow: inset 0 0 0 1.5px var(--fail);
 }
-.wrong input {
-  border-color: var(--fail);
-}
-.doubted input,
-.missing input {
-  border-color: var(--warn);
+.doubted :deep(.el-input__wrapper),
+.missing :deep(.el-input__wrapper) {
+  box-shadow: inset 0 0 0 1.5px var(--warn);
 }
 .below {
   font-size: 15px;

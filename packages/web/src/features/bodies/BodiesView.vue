@@ -5,13 +5,16 @@ import { RouterLink, useRoute, useRouter } from "vue-router";
 import { usePeople } from "../../stores/people.js";
 import { useSession } from "../../stores/session.js";
 import { useShelf } from "../../stores/shelf.js";
+import BodyFigure from "../../ui/BodyFigure.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
 import { useAttempt } from "../../ui/use-attempt.js";
+import { Delete, User } from "@element-plus/icons-vue";
 import AddPerson from "./AddPerson.vue";
 import CompareSets from "./CompareSets.vue";
 import SetEditor from "./SetEditor.vue";
+import SetList from "./SetList.vue";
 
 const people = usePeople();
 const shelf = useShelf();
@@ -56,7 +59,7 @@ async function newSet(copyOf?: MeasurementSet): Promise<void> {
         <ul>
           <li v-for="p in people.people" :key="p.id">
             <RouterLink :to="{ name: 'bodies', params: { personId: p.id } }" :class="{ here: p.id === person?.id }">
-              <b>{{ p.name }}</b><span class="small">{{ p.isSelf ? "me" : p.isChild ? "child" : "" }}</span>
+              <b>{{ p.name }}</b><el-tag v-if="p.isSelf || p.isChild" size="small" type="info">{{ p.isSelf ? "me" : "child" }}</el-tag>
             </RouterLink>
           </li>
         </ul>
@@ -65,47 +68,42 @@ async function newSet(copyOf?: MeasurementSet): Promise<void> {
       <section v-if="person">
         <header>
           <h2>{{ person.name }}</h2>
-          <el-button text @click="attempt(() => people.remove(person!))">Delete {{ person.name.split(" ")[0] }}</el-button>
+          <el-button text :icon="Delete" @click="attempt(() => people.remove(person!))">Delete {{ person.name.split(" ")[0] }}</el-button>
         </header>
         <p v-if="person.note" class="quiet">{{ person.note }}</p>
-        <p v-if="failed" class="callout fail" role="alert">{{ failed }}</p>
-        <nav class="dates" aria-label="Dates of measuring">
-          <el-button
-            v-for="s in person.sets"
-            :key="s.id"
-            :type="s.id === set?.id && !comparing ? 'primary' : ''"
-            :aria-pressed="s.id === set?.id"
-            @click="((comparing = false), open(person!.id, s.id))"
-          >
-            {{ sayDay(s.takenOn) }}
-          </el-button>
-          <el-button @click="attempt(() => newSet())">Measure anew</el-button>
-          <el-button v-if="set" @click="attempt(() => newSet(set))">Copy to today</el-button>
-          <el-button
-            v-if="person.sets.length > 1"
-            :type="comparing ? 'primary' : ''"
-            :aria-pressed="comparing"
-            @click="comparing = !comparing"
-          >
-            Compare two dates
-          </el-button>
-          <el-button v-if="set && !comparing" text @click="attempt(() => people.removeSet(set!))">Delete this set</el-button>
-        </nav>
+        <el-alert v-if="failed" :title="failed" type="error" role="alert" :closable="false" />
+        <SetList
+          :person="person"
+          :set="set"
+          :comparing="comparing"
+          :unit="session.unit"
+          @open="((comparing = false), open(person!.id, $event))"
+          @anew="attempt(() => newSet())"
+          @copy="attempt(() => newSet($event))"
+          @compare="comparing = !comparing"
+          @remove="attempt(() => people.removeSet($event))"
+        />
         <template v-if="comparing && pair.length === 2">
-          <label v-if="person.sets.length > 2" class="text-field beside">
-            <span>Beside</span>
-            <select v-model="beside">
-              <option v-for="s in person.sets.filter((x) => x.id !== set?.id)" :key="s.id" :value="s.id">{{ sayDay(s.takenOn) }}</option>
-            </select>
-          </label>
+          <el-form-item v-if="person.sets.length > 2" class="beside" label="Beside" label-position="top">
+            <el-select v-model="beside" :placeholder="sayDay(other?.takenOn ?? '')">
+              <el-option v-for="s in person.sets.filter((x) => x.id !== set?.id)" :key="s.id" :value="s.id" :label="sayDay(s.takenOn)" />
+            </el-select>
+          </el-form-item>
           <CompareSets :older="pair[0]" :newer="pair[1]" :unit="session.unit" />
         </template>
         <SetEditor v-else-if="set" :key="set.id" :set="set" :child="person.isChild" />
-        <p v-else class="callout">
-          {{ person.name }} has not been measured yet. Press <b>Measure anew</b>, take the tape, and go down the list.
-        </p>
+        <el-empty
+          v-else
+          :description="`${person.name} has not been measured yet. Press Measure anew, take the tape, and go down the list.`"
+        >
+          <template #image><BodyFigure class="still" :key-name="undefined" /></template>
+        </el-empty>
       </section>
-      <p v-else class="callout">Add yourself, or someone you draft for.</p>
+      <el-empty v-else description="Add yourself, or someone you draft for. Each measuring is kept with its date, and none is overwritten.">
+        <template #image
+          ><el-icon :size="72"><User /></el-icon
+        ></template>
+      </el-empty>
     </div>
   </div>
 </template>
@@ -130,6 +128,7 @@ ul {
 aside a {
   display: flex;
   justify-content: space-between;
+  align-items: center;
   gap: 8px;
   padding: 11px 14px;
   border-radius: var(--radius);
@@ -148,19 +147,21 @@ header {
 h2 {
   font-size: 26px;
 }
-.dates {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin: 14px 0 20px;
-}
 .beside {
   max-width: 260px;
-  margin-bottom: 14px;
+}
+.still {
+  max-width: 300px;
+  margin: 0 auto;
+  text-align: left;
 }
 @media (width < 860px) {
+  .page {
+    padding: 16px 12px 60px;
+  }
   .rooms {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
+    gap: 16px;
   }
   ul {
     display: flex;

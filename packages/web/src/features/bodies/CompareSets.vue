@@ -9,13 +9,24 @@ import { readSet } from "./doubts.js";
 /** Two dates of one person, figure by figure, with the difference. */
 const props = defineProps<{ older: MeasurementSet; newer: MeasurementSet; unit: HomeUnit }>();
 
-const rows = computed(() => {
+/** One measurement on the two dates; `mm` is how far it changed, for sorting. */
+interface Row {
+  readonly name: string;
+  readonly before: string;
+  readonly after: string;
+  readonly change: string;
+  readonly mm: number;
+}
+
+const rows = computed((): Row[] => {
   const before = readSet(props.older.written, props.older.unit);
   const after = readSet(props.newer.written, props.newer.unit);
   return [...new Set([...Object.keys(before), ...Object.keys(after)])].map((key) => {
     const a = before[key];
     const b = after[key];
-    return { key, before: say(a), after: say(b), change: a === undefined || b === undefined ? "" : difference(b - a) };
+    const both = a !== undefined && b !== undefined;
+    const [change, mm] = both ? [difference(b - a), Math.abs(b - a)] : ["", -1];
+    return { name: measurementName(key), before: say(a), after: say(b), change, mm };
   });
 });
 
@@ -30,56 +41,35 @@ function difference(mm: number): string {
 </script>
 
 <template>
-  <table>
-    <caption>
-      {{
-        sayDay(older.takenOn)
-      }}
-      beside
-      {{
-        sayDay(newer.takenOn)
-      }}
-    </caption>
-    <thead>
-      <tr>
-        <th scope="col">Measurement</th>
-        <th scope="col">{{ sayDay(older.takenOn) }}</th>
-        <th scope="col">{{ sayDay(newer.takenOn) }}</th>
-        <th scope="col">Change</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="row in rows" :key="row.key">
-        <th scope="row">{{ measurementName(row.key) }}</th>
-        <td><FigureText :text="row.before" /></td>
-        <td><FigureText :text="row.after" /></td>
-        <td :class="{ changed: row.change !== '' && row.change !== 'the same' }"><FigureText :text="row.change" /></td>
-      </tr>
-    </tbody>
-  </table>
+  <section>
+    <h3>{{ sayDay(older.takenOn) }} beside {{ sayDay(newer.takenOn) }}</h3>
+    <el-table :data="rows" :default-sort="{ prop: 'mm', order: 'descending' }">
+      <el-table-column label="Measurement" prop="name" sortable min-width="150" />
+      <el-table-column :label="sayDay(older.takenOn)" min-width="100">
+        <template #default="{ row }: { row: Row }"><FigureText :text="row.before" /></template>
+      </el-table-column>
+      <el-table-column :label="sayDay(newer.takenOn)" min-width="100">
+        <template #default="{ row }: { row: Row }"><FigureText :text="row.after" /></template>
+      </el-table-column>
+      <el-table-column label="Change" prop="mm" sortable min-width="110">
+        <template #default="{ row }: { row: Row }"
+          ><span :class="{ changed: row.change !== '' && row.change !== 'the same' }"><FigureText :text="row.change" /></span
+        ></template>
+      </el-table-column>
+    </el-table>
+  </section>
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-  background: var(--panel);
+section {
+  padding: 16px 20px;
   border-radius: var(--radius);
+  background: var(--panel);
+  box-shadow: var(--shadow);
 }
-caption {
-  text-align: left;
-  font: 560 19px var(--face-title);
-  padding: 0 0 10px;
-}
-th,
-td {
-  padding: 9px 16px;
-  text-align: left;
-  border-bottom: 1px solid var(--rule);
-  font-weight: 400;
-}
-thead th {
-  font-weight: 600;
+h3 {
+  margin-bottom: 8px;
+  font-size: 19px;
 }
 .changed {
   font-weight: 700;

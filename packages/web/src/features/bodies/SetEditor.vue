@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { bodyRoutes, type MeasurementSet } from "@lodrin/contract";
 import { MEASUREMENTS, measurementName } from "@lodrin/core";
-import { computed, onBeforeUnmount, ref } from "vue";
+import { computed, onBeforeUnmount, ref, useTemplateRef } from "vue";
 import { call } from "../../api/call.js";
 import { startAutosave } from "../../api/autosave.js";
 import { usePeople } from "../../stores/people.js";
@@ -15,6 +15,10 @@ import { doubtsByKey } from "./doubts.js";
 /** One dated set of measurements: fields, the figure that shows the tape, doubts beside the fields. Saves by itself. */
 const props = defineProps<{ set: MeasurementSet; child: boolean }>();
 
+const UNITS = [
+  { value: "in", label: "inches" },
+  { value: "cm", label: "centimetres" },
+];
 const FIELDS = ["takenOn", "unit", "written", "note"] as const;
 const people = usePeople();
 const shelf = useShelf();
@@ -42,18 +46,33 @@ const GROUPS = [
   { title: "Along the body", run: ["length"] },
   { title: "Other", run: ["number"] },
 ];
+const asked = (key: string): boolean => !system.value || system.value.measures.some((s) => s.source.key === key);
+const isWritten = (key: string): boolean => (local.written[key] ?? "").trim() !== "";
 
-/** All fields, or those the chosen system asks for; a figure that is there is always shown. */
-const groups = computed(() =>
-  GROUPS.map((group) => ({
-    title: group.title,
-    fields: MEASUREMENTS.filter(
-      (m) =>
-        group.run.includes(m.run) &&
-        (!system.value || system.value.measures.some((s) => s.source.key === m.key) || (forSystem.value === "" && m.key in local.written)),
+/** Fields by how the tape runs, with how full each group is; what the chosen system does not ask for is folded away at the end. */
+const groups = computed(() => {
+  const of = (title: string, fields: readonly (typeof MEASUREMENTS)[number][]) => ({
+    title,
+    fields,
+    filled: fields.filter((m) => isWritten(m.key)).length,
+  });
+  const asks = GROUPS.map(({ title, run }) =>
+    of(
+      title,
+      MEASUREMENTS.filter((m) => run.includes(m.run) && asked(m.key)),
     ),
-  })).filter((group) => group.fields.length > 0),
-);
+  );
+  return [...asks, of("Not asked for by it", system.value ? MEASUREMENTS.filter((m) => !asked(m.key)) : [])].filter(
+    (group) => group.fields.length > 0,
+  );
+});
+const SHOWN = GROUPS.map(({ title }) => title);
+const open = ref<string[]>([...SHOWN]);
+const rooms = useTemplateRef<HTMLElement>("rooms");
+function jump(title: string): void {
+  if (!open.value.includes(title)) open.value = [...open.value, title];
+  rooms.value?.querySelector(`[data-group="${title}"]`)?.scrollIntoView({ behavior: "smooth", block: "start" });
+}
 const how = computed(() => system.value?.measures.find((m) => m.source.key === focus.value)?.source.how);
 
 function write(key: string, text: string): void {
@@ -66,50 +85,69 @@ function write(key: string, text: string): void {
   <div class="editor">
     <CollisionNotice class="wide" :autosave="autosave" what="measurement set" :fields="FIELDS" />
     <div class="wide head">
-      <label class="text-field"><span>Taken on</span><input v-model="local.takenOn" type="date" required /></label>
-      <label class="text-field">
-        <span>Written in</span>
-        <select v-model="local.unit">
-          <option value="in">inches</option>
-          <option value="cm">centimetres</option>
-        </select>
-      </label>
-      <label class="text-field">
-        <span>Fields</span>
-        <select v-model="forSystem">
-          <option value="">everything</option>
-          <option v-for="s in shelf.systems" :key="s.sheet.slug" :value="s.sheet.slug">{{ s.sheet.title }}</option>
-        </select>
-      </label>
+      <el-form-item label="Taken on" label-position="top">
+        <el-date-picker v-model="local.takenOn" type="date" value-format="YYYY-MM-DD" format="D MMM YYYY" :clearable="false" />
+      </el-form-item>
+      <el-form-item label="Written in" label-position="top">
+        <el-segmented v-model="local.unit" :options="UNITS" aria-label="Written in" />
+      </el-form-item>
+      <el-form-item label="What for" label-position="top" class="what">
+        <el-select v-model="forSystem" filterable placeholder="everything">
+          <el-option value="" label="everything" />
+          <el-option v-for="s in shelf.systems" :key="s.sheet.slug" :value="s.sheet.slug" :label="s.sheet.title" />
+        </el-select>
+      </el-form-item>
       <SaveState :state="state" :saved-at="savedAt" :why="why" />
     </div>
-    <p v-if="child" class="wide callout warn">
-      Measuring a child: a parent or guardian is present, over light clothing, and the child may say stop. Write down no more than the
-      garment needs.
-    </p>
-    <div class="fields">
-      <section v-for="group in groups" :key="group.title">
-        <h3>{{ group.title }}</h3>
-        <div class="grid">
-          <TapeField
-            v-for="m in group.fields"
-            :key="m.key"
-            :key-name="m.key"
-            :unit="local.unit"
-            :plain="m.run === 'number'"
-            :doubts="doubts[m.key] ?? []"
-            :model-value="local.written[m.key] ?? ''"
-            @update:model-value="write(m.key, $event)"
-            @focus="focus = m.key"
-          />
-        </div>
-      </section>
-      <label class="text-field note"><span>Note</span><textarea v-model="local.note" rows="2" maxlength="4000" /></label>
+    <el-alert
+      v-if="child"
+      class="wide"
+      type="warning"
+      :closable="false"
+      show-icon
+      title="Measuring a child: a parent or guardian is present, over light clothing, and the child may say stop. Write down no more than the garment needs."
+    />
+    <div ref="rooms" class="fields">
+      <nav class="jumps" aria-label="Groups of measurements">
+        <el-button v-for="group in groups" :key="group.title" link type="primary" @click="jump(group.title)"
+          >{{ group.title }}&nbsp;<span class="quiet">{{ group.filled }} of {{ group.fields.length }}</span></el-button
+        >
+      </nav>
+      <el-collapse v-model="open">
+        <el-collapse-item v-for="group in groups" :key="group.title" :name="group.title" :data-group="group.title">
+          <template #title>
+            <span class="title">{{ group.title }}</span>
+            <el-progress
+              class="full"
+              :percentage="Math.round((100 * group.filled) / group.fields.length)"
+              :show-text="false"
+              :aria-label="`${group.title}: ${group.filled} of ${group.fields.length} written`"
+            />
+          </template>
+          <div class="grid">
+            <TapeField
+              v-for="m in group.fields"
+              :key="m.key"
+              :key-name="m.key"
+              :unit="local.unit"
+              :plain="m.run === 'number'"
+              :doubts="doubts[m.key] ?? []"
+              :model-value="local.written[m.key] ?? ''"
+              @update:model-value="write(m.key, $event)"
+              @focus="focus = m.key"
+            />
+          </div>
+        </el-collapse-item>
+      </el-collapse>
+      <el-form-item class="note" label="Note" label-position="top"
+        ><el-input v-model="local.note" type="textarea" :autosize="{ minRows: 2, maxRows: 8 }" maxlength="4000"
+      /></el-form-item>
     </div>
     <div class="figure">
       <BodyFigure :key-name="focus" :how="how" /><span class="visually-hidden" aria-live="polite">{{
         focus ? measurementName(focus) : ""
       }}</span>
+      <p class="small quiet">Enter goes on to the next field.</p>
     </div>
   </div>
 </template>
@@ -118,7 +156,7 @@ function write(key: string, text: string): void {
 .editor {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 270px;
-  gap: 20px 28px;
+  gap: 12px 28px;
   align-items: start;
 }
 .wide {
@@ -127,37 +165,80 @@ function write(key: string, text: string): void {
 .head {
   display: flex;
   flex-wrap: wrap;
-  gap: 16px;
+  gap: 0 16px;
   align-items: end;
 }
+.head .el-form-item {
+  margin-bottom: 8px;
+}
+.what {
+  flex: 1;
+  min-width: 220px;
+  max-width: 380px;
+}
 .head > :last-child {
-  padding-bottom: 12px;
+  padding-bottom: 20px;
 }
 .fields {
-  padding: 14px 20px 20px;
+  padding: 0 20px 20px;
   border-radius: var(--radius);
   background: var(--panel);
   box-shadow: var(--shadow);
 }
-h3 {
-  font-size: 18px;
-  margin: 6px 0 10px;
+.jumps {
+  position: sticky;
+  top: 0;
+  z-index: 2;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 20px;
+  padding: 6px 0;
+  background: var(--panel);
+  border-bottom: 1px solid var(--rule);
+}
+.fields :deep(.el-collapse-item) {
+  scroll-margin-top: 52px;
+}
+.fields :deep(.el-collapse-item__header) {
+  gap: 16px;
+  min-height: 52px;
+}
+.title {
+  font: 560 18px var(--face-title);
+}
+.full {
+  width: 120px;
 }
 .grid {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
   gap: 12px 18px;
+  padding-top: 4px;
 }
 .figure {
   position: sticky;
   top: 12px;
+  display: grid;
+  gap: 8px;
 }
 .note {
   margin-top: 18px;
 }
-@media (width < 900px) {
+@media (width < 1000px) {
   .editor {
     grid-template-columns: minmax(0, 1fr) 220px;
+  }
+}
+@media (width < 620px) {
+  .editor {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .figure {
+    grid-row: 3;
+    position: static;
+  }
+  .fields {
+    padding-inline: 12px;
   }
 }
 </style>

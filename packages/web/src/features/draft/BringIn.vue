@@ -41,7 +41,10 @@ async function bring({ raw: file }: UploadFile): Promise<void> {
 <template>
   <div class="bring">
     <el-upload action="" accept=".csv,text/csv" :auto-upload="false" :show-file-list="false" :on-change="bring">
-      <el-button :icon="Upload">Bring figures in from a CSV file …</el-button>
+      <!-- The upload itself is what is pressed: a button within it would be two. -->
+      <span class="el-button"
+        ><el-icon><Upload /></el-icon><span>Bring figures in from a CSV file …</span></span
+      >
     </el-upload>
     <div v-if="messages.length" class="callout small" role="status">
       <p v-for="line in messages" :key="line">{{ line }}</p>

@@ -9,6 +9,7 @@ import LinkButton from "../../ui/LinkButton.vue";
 import SaveState from "../../ui/SaveState.vue";
 import UnitSwitch from "../../ui/UnitSwitch.vue";
 import { useAttempt } from "../../ui/use-attempt.js";
+import { draftName } from "../shelf/new-draft.js";
 import type { DraftAutosave } from "./use-draft.js";
 
 /** Over the table: which draft this is, whether it is saved, the unit, and what can be done with the draft as a whole. */
@@ -23,7 +24,7 @@ const { why: failed, attempt } = useAttempt();
 /** The system, where the draft's own name does not say it already. */
 const about = computed(() => {
   const { title, version } = props.system.sheet;
-  return local.name.startsWith(title) ? `version ${version}` : `${title}, version ${version}`;
+  return local.name.startsWith(draftName(title, undefined)) ? `version ${version}` : `${title}, version ${version}`;
 });
 
 const ACTS: Readonly<Record<string, () => unknown>> = {

@@ -325,4 +325,21 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
     box-shadow: var(--shadow);
   }
 }
+/* On a telephone: the drawing above, the step with its figure below, the drawers along the foot; the tape is in the hand. */
+@media (width < 620px) {
+  .table {
+    grid-template: 52px minmax(0, 1fr) minmax(220px, 46%) 56px / minmax(0, 1fr);
+  }
+  .rail {
+    grid-column: 1;
+    grid-row: 4;
+  }
+  .drawer {
+    grid-row: 2 / 4;
+    width: 100%;
+  }
+  .tape-row {
+    display: none;
+  }
+}
 </style>

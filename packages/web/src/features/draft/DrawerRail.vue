@@ -53,4 +53,18 @@ button[aria-expanded="true"] {
   background: var(--warn-tint);
   color: var(--warn);
 }
+@media (width < 620px) {
+  .rail {
+    flex-direction: row;
+    overflow-x: auto;
+    padding: 4px;
+    border-left: 0;
+    border-top: 1px solid var(--rule);
+  }
+  button {
+    flex: none;
+    min-height: 44px;
+    padding: 2px 12px;
+  }
+}
 </style>

@@ -83,6 +83,8 @@ watch(
     const box = list.value.getBoundingClientRect();
     const at = here.getBoundingClientRect();
     if (at.top < box.top + 40 || at.bottom > box.bottom - 40) list.value.scrollTop += at.top - box.top - box.height * 0.25;
+    // Rows that come into sight take their true height only then.
+    requestAnimationFrame(() => here.scrollIntoView({ block: "nearest" }));
   },
   { immediate: true },
 );

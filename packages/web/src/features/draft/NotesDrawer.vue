@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { statementsOf, type System, wordsIn } from "@lodrin/core";
-import { computed } from "vue";
+import { computed, ref } from "vue";
 import type { DraftAutosave } from "./use-draft.js";
 
 /** Name and note of the draft, its lesson, words and cautions. */
@@ -12,16 +12,18 @@ const closures = computed(() => statementsOf(props.system, "closes").map((c) => 
 const words = computed(() => wordsIn(props.system));
 const cautions = computed(() => statementsOf(props.system, "caution").map((c) => c.text));
 
+const name = ref(local.name);
 /** A name of nothing is no name: the old one stays. */
-function rename(name: string): void {
-  if (name.trim() !== "") local.name = name;
+function rename(written: string): void {
+  if (written.trim() !== "") local.name = written;
+  name.value = local.name;
 }
 </script>
 
 <template>
   <div class="drawer-body">
     <el-form label-position="top" @submit.prevent>
-      <el-form-item label="Name of this draft"><el-input :model-value="local.name" maxlength="120" @change="rename" /></el-form-item>
+      <el-form-item label="Name of this draft"><el-input v-model="name" maxlength="120" @change="rename" /></el-form-item>
       <el-form-item label="Note"
         ><el-input
           v-model="local.note"

@@ -63,6 +63,13 @@ function takeOwn(): void {
   keep((props.comesTo ?? value.value) * scale.value);
 }
 
+/** The slider reaches as far as a figure that was typed outside the range: one that did not would put the figure at its end. */
+const reach = ref({ from: props.setting.from * scale.value, to: props.setting.to * scale.value });
+watch(slider, (v) => (reach.value = { from: Math.min(reach.value.from, v), to: Math.max(reach.value.to, v) }), {
+  immediate: true,
+  flush: "sync",
+});
+
 const outside = computed(() => value.value < props.setting.from - 1e-6 || value.value > props.setting.to + 1e-6);
 const range = computed(() =>
   isLength.value
@@ -120,8 +127,8 @@ function write(): void {
       <el-slider
         v-else
         v-model="slider"
-        :min="setting.from * scale"
-        :max="setting.to * scale"
+        :min="reach.from"
+        :max="reach.to"
         :step="stepSize"
         :show-tooltip="false"
         :aria-label="`${name}, slider`"

@@ -87,6 +87,16 @@ const LAID = [
 .view {
   margin-left: auto;
 }
+@container (width < 420px) {
+  .controls {
+    gap: 6px;
+    padding: 6px;
+  }
+  .view,
+  .wide :deep(span) {
+    display: none;
+  }
+}
 @container (width < 540px) {
   .end,
   .count {

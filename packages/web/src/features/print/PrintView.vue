@@ -1,22 +1,31 @@
 <script setup lang="ts">
+import { Back, Printer } from "@element-plus/icons-vue";
 import { run } from "@lodrin/core";
-import { DrawingTooLarge, drawBoard, drawPieces, PAPER_KEYS, type PaperKey, PAPERS, planTiles, strokeData } from "@lodrin/formats";
+import { DrawingTooLarge, drawBoard, drawPieces, type PaperKey, planTiles, strokeLength } from "@lodrin/formats";
 import { computed, onBeforeUnmount, ref } from "vue";
 import { RouterLink, useRoute } from "vue-router";
 import { useSession } from "../../stores/session.js";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
 import { useOpenDraft } from "../draft/use-draft.js";
+import PaperChoice from "./PaperChoice.vue";
+import SheetPlan from "./SheetPlan.vue";
 
-/** The sheet plan as it will come off the printer. */
+/** What to print, on which paper, and the sheets as they will come off the printer. */
 const route = useRoute();
 const session = useSession();
 const { open, load, close } = useOpenDraft(() => String(route.params["id"]));
 const { ready, why, again } = useLoad(load);
 onBeforeUnmount(close);
 
+const WHAT = [
+  { value: "pieces", label: "The pieces" },
+  { value: "board", label: "The construction" },
+];
 const paper = ref<PaperKey>(session.unit === "in" ? "Letter" : "A4");
 const what = ref<"pieces" | "board">("pieces");
+const left = ref<string[]>([]);
+const joins = ref(true);
 const failed = ref("");
 
 const drafted = computed(() => {
@@ -24,9 +33,16 @@ const drafted = computed(() => {
   const { local } = open.value.autosave;
   return run(open.value.system.loaded.plan, local.measurements, local.settings, local.unit);
 });
+const pieces = computed(() => drafted.value?.pieces ?? []);
+/** The pieces to print; those left out are remembered, so that a new one is printed. */
+const chosen = computed({
+  get: () => pieces.value.map((p) => p.key).filter((key) => !left.value.includes(key)),
+  set: (keys) => (left.value = pieces.value.map((p) => p.key).filter((key) => !keys.includes(key))),
+});
 const drawing = computed(() => {
   if (!open.value || !drafted.value) return undefined;
-  return what.value === "pieces" ? drawPieces(drafted.value) : drawBoard(open.value.system.loaded.plan, drafted.value);
+  if (what.value === "board") return drawBoard(open.value.system.loaded.plan, drafted.value);
+  return chosen.value.length > 0 ? drawPieces(drafted.value, chosen.value) : undefined;
 });
 const planned = computed(() => {
   if (!drawing.value) return undefined;
@@ -38,31 +54,25 @@ const planned = computed(() => {
   }
 });
 const tiles = computed(() => planned.value?.tiles);
-const strokes = computed(() =>
-  (drawing.value?.marks ?? []).flatMap((m) => (m.kind === "stroke" ? [{ layer: m.layer, d: strokeData(m) }] : [])),
-);
-const box = computed(() => {
-  const last = tiles.value?.tiles[tiles.value.tiles.length - 1];
-  const b = drawing.value?.bounds;
-  return last && b
-    ? { x: b.minX - 6, y: b.minY - 6, w: last.window.maxX - b.minX + 12, h: last.window.maxY - b.minY + 12 }
-    : { x: 0, y: 0, w: 1, h: 1 };
-});
 const printed = computed(() => tiles.value?.tiles.filter((t) => !t.blank).length ?? 0);
 const cover = computed(() => tiles.value?.head === 0);
+/** All lines together, in metres: what a printer's ink goes into. */
+const metres = computed(() => Math.round((drawing.value ? strokeLength(drawing.value) : 0) / 1_000));
 
-async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
+async function take(file: string, query: Record<string, string>): Promise<void> {
   failed.value = "";
   if (!open.value || !(await open.value.autosave.flush())) {
     failed.value = "The draft is not saved yet, so the print would be an older one. Wait for the connection, then try again.";
     return;
   }
-  window.open(
-    `/api/drafts/${open.value.draft.id}/files/${file}?paper=${paper.value}&unit=${session.unit}${file === "pattern.pdf" ? `&what=${what.value}` : ""}`,
-    "_blank",
-    "noopener",
-  );
+  const asked = new URLSearchParams({ paper: paper.value, unit: session.unit, ...query });
+  window.open(`/api/drafts/${open.value.draft.id}/files/${file}?${asked.toString()}`, "_blank", "noopener");
 }
+const takePattern = (): Promise<void> =>
+  take("pattern.pdf", {
+    what: what.value,
+    ...(what.value === "pieces" && left.value.length > 0 ? { pieces: chosen.value.join(",") } : {}),
+  });
 </script>
 
 <template>
@@ -71,26 +81,28 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
     <div v-else class="print">
       <section class="choose">
         <p>
-          <RouterLink :to="{ name: 'draft', params: { id: open.draft.id } }">← {{ open.autosave.local.name }}</RouterLink>
+          <RouterLink class="back" :to="{ name: 'draft', params: { id: open.draft.id } }"
+            ><el-icon><Back /></el-icon> {{ open.autosave.local.name }}</RouterLink
+          >
         </p>
         <h1>Print</h1>
-        <p v-if="drafted.missing.length" class="callout warn">
-          Some measurements are still missing: what is printed now is not the whole draft.
-        </p>
-        <label class="text-field">
-          <span>Paper</span>
-          <select v-model="paper">
-            <option v-for="key in PAPER_KEYS" :key="key" :value="key">{{ PAPERS[key].name }}</option>
-          </select>
-        </label>
-        <label class="text-field">
-          <span>What</span>
-          <select v-model="what">
-            <option value="pieces">the pieces</option>
-            <option value="board">the construction</option>
-          </select>
-        </label>
-        <p v-if="planned?.tooLarge" class="callout fail" role="alert">{{ planned.tooLarge }}</p>
+        <el-alert
+          v-if="drafted.missing.length"
+          type="warning"
+          :closable="false"
+          show-icon
+          title="Some measurements are still missing: what is printed now is not the whole draft."
+        />
+        <PaperChoice v-model="paper" />
+        <el-segmented v-model="what" :options="WHAT" aria-label="What to print" block />
+        <fieldset v-if="what === 'pieces' && pieces.length > 1">
+          <legend>Which pieces</legend>
+          <el-checkbox-group v-model="chosen" class="pieces">
+            <el-checkbox v-for="p in pieces" :key="p.key" :value="p.key">{{ p.title }}</el-checkbox>
+          </el-checkbox-group>
+        </fieldset>
+        <el-alert v-if="planned?.tooLarge" type="error" role="alert" :closable="false" :title="planned.tooLarge" />
+        <el-alert v-if="!drawing" type="warning" :closable="false" title="Choose a piece to print." />
         <p v-if="tiles" class="big">
           {{ printed }} {{ printed === 1 ? "sheet" : "sheets"
           }}<template v-if="cover"> and one page with the map and the test squares</template
@@ -98,28 +110,28 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
         </p>
         <p v-if="tiles" class="small quiet">
           {{ tiles.rows }} {{ tiles.rows === 1 ? "row" : "rows" }}, {{ tiles.columns }} {{ tiles.columns === 1 ? "column" : "columns" }};
-          margins {{ tiles.margin }} mm, neighbours overlap {{ tiles.overlap }} mm. Blank sheets are not printed.
+          margins {{ tiles.margin }} mm, neighbours overlap {{ tiles.overlap }} mm. Blank sheets are not printed. About {{ metres }} m of
+          line: little ink, no grey.
         </p>
-        <el-button type="primary" :disabled="!tiles" @click="take('pattern.pdf')">Open the pattern (PDF)</el-button>
-        <el-button @click="take('handout.pdf')">Open the handout (PDF)</el-button>
-        <p v-if="failed" class="callout fail small" role="alert">{{ failed }}</p>
-        <p class="callout small">
-          Print at 100 %, never “fit to page”. Then lay a rule on the 5 cm and the 2 in square before you cut anything.
-        </p>
+        <ol class="order">
+          <li>
+            <b>The test squares first</b>, at 100 %, never “fit to page”: lay a rule on the 5 cm and the 2 in square.
+            <el-button :icon="Printer" @click="take('pattern.pdf', { what: 'square' })">Test squares (PDF)</el-button>
+          </li>
+          <li>
+            <b>Then the pattern</b>, with the same settings of the printer.
+            <el-button type="primary" :icon="Printer" :disabled="!tiles" @click="takePattern">Open the pattern (PDF)</el-button>
+          </li>
+          <li v-if="printed > 1">
+            <b>Join it</b>: trim one of two neighbours at its dashed frame, lay diamond on diamond, tape. Each row from left to right, then
+            the rows.
+            <el-checkbox v-model="joins">Show the order</el-checkbox>
+          </li>
+        </ol>
+        <el-button text :icon="Printer" @click="take('handout.pdf', {})">Open the handout (PDF)</el-button>
+        <el-alert v-if="failed" type="error" role="alert" :closable="false" :title="failed" />
       </section>
-      <svg
-        v-if="tiles"
-        class="plan on-paper"
-        :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
-        role="img"
-        :aria-label="`${printed} sheets of ${PAPERS[paper].name} with the drawing over them`"
-      >
-        <g v-for="t in tiles.tiles" :key="`${t.row}-${t.column}`" :class="{ blank: t.blank }">
-          <rect :x="t.window.minX" :y="t.window.minY" :width="t.window.maxX - t.window.minX" :height="t.window.maxY - t.window.minY" />
-          <text :x="t.window.minX + 14" :y="t.window.minY + 34">{{ t.row }}-{{ t.column }}{{ t.blank ? " blank" : "" }}</text>
-        </g>
-        <path v-for="(s, i) in strokes" :key="i" :d="s.d" :class="s.layer" />
-      </svg>
+      <SheetPlan v-if="tiles && drawing" :tiles="tiles" :drawing="drawing" :joins="joins && printed > 1" />
     </div>
   </div>
 </template>
@@ -130,56 +142,56 @@ async function take(file: "pattern.pdf" | "handout.pdf"): Promise<void> {
 }
 .print {
   display: grid;
-  grid-template-columns: 330px minmax(0, 1fr);
+  grid-template-columns: 370px minmax(0, 1fr);
   gap: 32px;
   align-items: start;
 }
 .choose {
   display: grid;
-  gap: 14px;
+  gap: 12px;
+}
+.back {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+fieldset {
+  margin: 0;
+  padding: 0;
+  border: 0;
+  min-width: 0;
+}
+legend {
+  padding: 0;
+  font-weight: 600;
+}
+.pieces {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+}
+.pieces .el-checkbox {
+  margin: 0;
 }
 .big {
   font-size: 20px;
 }
-.plan {
-  width: 100%;
-  max-height: calc(100vh - 130px);
-  padding: 14px;
-  background: var(--table-deep);
-  border-radius: var(--radius);
+.order {
+  display: grid;
+  gap: 10px;
+  margin: 0;
+  padding-left: 22px;
 }
-rect {
-  fill: #fffdf6;
-  fill-opacity: 0.72;
-  stroke: #6f6b5e;
-  stroke-width: 1.4;
-  stroke-dasharray: 8 5;
-}
-.blank rect {
-  fill: none;
-}
-text {
-  font: 700 24px var(--face);
-  fill: #6b6557;
-}
-path {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2;
-  vector-effect: non-scaling-stroke;
-}
-.levels,
-.construction,
-.grain {
-  stroke: #8a8e90;
-  stroke-width: 1;
-}
-.fold {
-  stroke-dasharray: 10 4 2 4;
+.order .el-button {
+  display: flex;
+  margin-top: 6px;
 }
 @media (width < 860px) {
+  .page {
+    padding: 16px 14px 60px;
+  }
   .print {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

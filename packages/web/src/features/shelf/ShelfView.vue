@@ -1,22 +1,35 @@
 <script setup lang="ts">
-import { computed, watch } from "vue";
-import { RouterLink } from "vue-router";
+import { Search } from "@element-plus/icons-vue";
+import { computed, reactive, watch } from "vue";
+import { useDrafts } from "../../stores/drafts.js";
 import { usePeople } from "../../stores/people.js";
 import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
 import type { CardFacts } from "./card-facts.js";
-import PatternThumb from "./PatternThumb.vue";
+import { fitsWish, type ShelfWish } from "./filter-shelf.js";
+import SystemCard from "./SystemCard.vue";
 import { useCardFacts } from "./use-card-facts.js";
 
 const shelf = useShelf();
 const people = usePeople();
-const { ready, why, again } = useLoad(() => Promise.all([shelf.load(), people.load()]));
+const drafts = useDrafts();
+const { ready, why, again } = useLoad(() => Promise.all([shelf.load(), people.load(), drafts.load()]));
 const { facts, ask } = useCardFacts();
 
-const garments = computed(() => [...new Set(shelf.systems.map((s) => s.sheet.garment))].sort());
-const ofGarment = (garment: string): ShelfSystem[] => shelf.systems.filter((s) => s.sheet.garment === garment);
+const NOTHING = { words: "", garment: "", unit: "", measured: false } as const;
+const wish = reactive<{ -readonly [K in keyof ShelfWish]: ShelfWish[K] }>({ ...NOTHING });
+const UNITS = [
+  { value: "", label: "any" },
+  { value: "in", label: "inches" },
+  { value: "cm", label: "cm" },
+];
+const factsOf = (s: ShelfSystem): CardFacts | undefined => facts.value.get(s.sheet.slug);
 const title = (garment: string): string => garment.replace(/^./, (c) => c.toUpperCase());
+const garments = computed(() => [...new Set(shelf.systems.map((s) => s.sheet.garment))].sort());
+const found = computed(() =>
+  shelf.systems.filter((s) => fitsWish(s.sheet, factsOf(s), wish)).sort((a, b) => a.sheet.garment.localeCompare(b.sheet.garment)),
+);
 
 const measured = computed(() => people.people.flatMap((person) => (person.sets[0] ? [{ person, set: person.sets[0] }] : [])));
 watch(
@@ -24,13 +37,13 @@ watch(
   (now) =>
     now &&
     ask({
-      systems: garments.value.flatMap(ofGarment).map(({ sheet }) => ({ slug: sheet.slug, notation: sheet.notation, bases: sheet.bases })),
+      systems: found.value.map(({ sheet }) => ({ slug: sheet.slug, notation: sheet.notation, bases: sheet.bases })),
       sets: measured.value.map(({ set }) => ({ written: { ...set.written }, unit: set.unit })),
     }),
 );
 
 /** The best-filled newest set among my bodies. */
-function mine({ covers }: CardFacts): string {
+function mine(covers: CardFacts["covers"] = []): string {
   const filled = measured.value.flatMap(({ person }, i) => (covers[i] ? [{ person, cover: covers[i] }] : []));
   const [best] = filled.sort((a, b) => b.cover.there / b.cover.needed - a.cover.there / a.cover.needed);
   if (!best) return "Nobody is measured yet.";
@@ -39,89 +52,83 @@ function mine({ covers }: CardFacts): string {
     ? `${whose} everything it needs.`
     : `${whose} ${best.cover.there} of the ${best.cover.needed} it needs.`;
 }
-const factsOf = (s: ShelfSystem): CardFacts | undefined => facts.value.get(s.sheet.slug);
-import LinkButton from "../../ui/LinkButton.vue";
+const older = ({ sheet }: ShelfSystem): number =>
+  drafts.drafts.filter((d) => d.slug === sheet.slug && d.systemVersion < sheet.version).length;
 </script>
 
 <template>
-  <div class="page">
+  <div class="page shelf">
     <h1>Shelf</h1>
-    <p class="lead quiet">Drafting systems, by garment. Take one down to draft it on a body.</p>
+    <p class="lead quiet">Drafting systems. Take one down to draft it on a body.</p>
     <LoadState v-if="!ready" what="the shelf" :why="why" @again="again" />
-    <nav v-if="ready && garments.length > 1" class="garments" aria-label="Garments">
-      <a v-for="garment in garments" :key="garment" :href="`#${garment}`"
-        >{{ title(garment) }} <span class="quiet">{{ ofGarment(garment).length }}</span></a
-      >
-    </nav>
-    <section v-for="garment in ready ? garments : []" :id="garment" :key="garment">
-      <h2>{{ title(garment) }}</h2>
-      <div class="cards">
-        <article v-for="s in ofGarment(garment)" :key="s.sheet.slug" class="card" :aria-busy="!factsOf(s)">
-          <RouterLink class="picture" :to="{ name: 'start', params: { slug: s.sheet.slug } }" tabindex="-1" aria-hidden="true"
-            ><PatternThumb v-if="factsOf(s)" :picture="factsOf(s)!.picture"
-          /></RouterLink>
-          <h3>{{ s.sheet.title }}</h3>
-          <p class="small about">{{ factsOf(s)?.about }}</p>
-          <p v-if="factsOf(s)?.suits" class="small quiet">{{ factsOf(s)?.suits }}</p>
-          <p class="small facts">
-            <template v-if="factsOf(s)">
-              {{ factsOf(s)!.points }} points · {{ factsOf(s)!.unit === "cm" ? "centimetres" : "inches" }} · version {{ s.sheet.version
-              }}<br />
-              {{ mine(factsOf(s)!) }}
-            </template>
-            <template v-else>Reading it …<br />&nbsp;</template>
-          </p>
-          <LinkButton type="primary" :to="{ name: 'start', params: { slug: s.sheet.slug } }">Draft it</LinkButton>
-        </article>
+    <template v-else>
+      <div class="wishes" role="search">
+        <el-input
+          v-model="wish.words"
+          class="words"
+          :prefix-icon="Search"
+          clearable
+          placeholder="lapel, sleeve, child …"
+          aria-label="Search the shelf"
+        />
+        <el-select v-model="wish.garment" class="garment" clearable placeholder="every garment" aria-label="Garment">
+          <el-option v-for="garment in garments" :key="garment" :value="garment" :label="title(garment)" />
+        </el-select>
+        <el-segmented v-model="wish.unit" :options="UNITS" aria-label="Unit it is written in" />
+        <el-checkbox v-model="wish.measured">I have the measurements</el-checkbox>
+        <span class="small quiet" role="status">{{ found.length }} of {{ shelf.systems.length }}</span>
       </div>
-    </section>
+      <div v-if="found.length" class="cards">
+        <SystemCard
+          v-for="s in found"
+          :key="s.sheet.slug"
+          :sheet="s.sheet"
+          :facts="factsOf(s)"
+          :mine="mine(factsOf(s)?.covers)"
+          :older="older(s)"
+        />
+      </div>
+      <el-empty v-else description="No system here is like that. Look for fewer words, or for every garment.">
+        <el-button @click="Object.assign(wish, NOTHING)">Show the whole shelf</el-button>
+      </el-empty>
+    </template>
   </div>
 </template>
 
 <style scoped>
+.shelf {
+  max-width: 1680px;
+}
 .lead {
-  margin: 6px 0 22px;
+  margin: 6px 0 16px;
 }
-h2 {
-  margin: 22px 0 12px;
-  font-size: 22px;
-}
-.garments {
+.wishes {
+  position: sticky;
+  top: 0;
+  z-index: 2;
   display: flex;
   flex-wrap: wrap;
-  gap: 10px 22px;
+  align-items: center;
+  gap: 8px 14px;
+  margin: 0 -28px 18px;
+  padding: 8px 28px;
+  background: var(--table);
 }
-section {
-  scroll-margin-top: 64px;
+.words {
+  flex: 1 1 220px;
+  max-width: 360px;
 }
-article {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
+.garment {
+  width: 210px;
 }
-/* The whole of it stands on the system's own page. */
-.about {
-  display: -webkit-box;
-  overflow: hidden;
-  -webkit-box-orient: vertical;
-  -webkit-line-clamp: 4;
-  line-clamp: 4;
-  min-height: 4lh;
-}
-.picture {
-  display: block;
-  height: 170px;
-  padding: 12px;
-  margin: -18px -20px 4px;
-  background: #fbf8f0;
-  border-radius: var(--radius) var(--radius) 0 0;
-}
-h3 {
-  font-size: 20px;
-}
-.facts {
-  margin-top: auto;
-  border-top: 1px solid var(--rule);
-  padding-top: 8px;
+@media (width < 620px) {
+  .shelf {
+    padding: 16px 12px 60px;
+  }
+  .wishes {
+    position: static;
+    margin: 0 0 14px;
+    padding: 0;
+  }
 }
 </style>

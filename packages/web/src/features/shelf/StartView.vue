@@ -126,25 +126,18 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
             </button>
           </li>
         </ul>
-        <details class="needs">
-          <summary>
-            What it asks for:
-            {{
-              asks
-                .map((a) => a.name)
-                .join(", ")
-                .toLowerCase()
-            }}
-          </summary>
-          <dl>
-            <template v-for="a in asks" :key="a.key">
-              <dt>{{ a.name }}</dt>
-              <dd>
-                {{ a.how }}<template v-if="a.note"> {{ a.note }}</template>
-              </dd>
-            </template>
-          </dl>
-        </details>
+        <el-collapse class="needs">
+          <el-collapse-item :title="`What it asks for: ${asks.length} figures`">
+            <dl>
+              <template v-for="a in asks" :key="a.key">
+                <dt>{{ a.name }}</dt>
+                <dd>
+                  {{ a.how }}<template v-if="a.note"> {{ a.note }}</template>
+                </dd>
+              </template>
+            </dl>
+          </el-collapse-item>
+        </el-collapse>
         <p class="small quiet">
           Someone not here? <RouterLink :to="{ name: 'bodies' }">Measure them first</RouterLink>: their figures can then be used again.
         </p>
@@ -171,11 +164,6 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
 .needs {
   margin: 0 0 16px;
   max-width: 66ch;
-}
-.needs summary {
-  min-height: 44px;
-  padding: 10px 0;
-  cursor: pointer;
 }
 .needs dl {
   display: grid;

@@ -4,8 +4,10 @@ import LinkButton from "../../ui/LinkButton.vue";
 
 <template>
   <div class="page">
-    <h1>There is nothing at this address</h1>
-    <p>It may have been deleted, or the link was cut short.</p>
-    <p style="margin-top: 20px"><LinkButton type="primary" :to="{ name: 'workroom' }">To the workroom</LinkButton></p>
+    <el-result icon="info">
+      <template #title><h1>There is nothing at this address</h1></template>
+      <template #sub-title>It may have been deleted, or the link was cut short.</template>
+      <template #extra><LinkButton type="primary" :to="{ name: 'workroom' }">To the workroom</LinkButton></template>
+    </el-result>
   </div>
 </template>

@@ -1,23 +1,35 @@
 <script setup lang="ts">
-import { computed } from "vue";
+import { computed, watch } from "vue";
 import { RouterLink } from "vue-router";
 import { useDrafts } from "../../stores/drafts.js";
 import { usePeople } from "../../stores/people.js";
 import { useSession } from "../../stores/session.js";
+import LinkButton from "../../ui/LinkButton.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay, sayMoment } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
+import PatternThumb from "../shelf/PatternThumb.vue";
+import { factsText } from "./draft-facts.js";
 import DraftCard from "./DraftCard.vue";
+import FirstTour from "./FirstTour.vue";
+import { useDraftFacts } from "./use-draft-facts.js";
 
 const drafts = useDrafts();
 const people = usePeople();
 const session = useSession();
 const { ready, why, again } = useLoad(() => Promise.all([drafts.load(), people.load()]));
+const { facts, ask } = useDraftFacts();
 
+/** Drawn on their cards; older ones tell their name and their date. */
+const MOST_DRAWN = 24;
 const last = computed(() => drafts.drafts[0]);
 const rest = computed(() => drafts.drafts.slice(1));
 const first = computed(() => session.account?.name.split(" ")[0] ?? "");
-import LinkButton from "../../ui/LinkButton.vue";
+const lastFacts = computed(() => facts.value.get(last.value?.id ?? ""));
+watch([ready, () => drafts.drafts.map((d) => d.id).join()], ([now]) => {
+  const unknown = drafts.drafts.slice(0, MOST_DRAWN).filter((d) => !facts.value.has(d.id));
+  if (now && unknown.length > 0) ask(unknown);
+});
 </script>
 
 <template>
@@ -26,6 +38,9 @@ import LinkButton from "../../ui/LinkButton.vue";
     <LoadState v-if="!ready" what="your work" :why="why" @again="again" />
     <template v-else>
       <section v-if="last" class="go-on card">
+        <RouterLink class="picture" :to="{ name: 'draft', params: { id: last.id } }" tabindex="-1" aria-hidden="true">
+          <PatternThumb v-if="lastFacts" :picture="lastFacts.picture" />
+        </RouterLink>
         <div>
           <p class="quiet">Go on where you stopped</p>
           <h2>{{ last.name }}</h2>
@@ -33,6 +48,7 @@ import LinkButton from "../../ui/LinkButton.vue";
             {{ last.systemTitle }}<template v-if="last.personName"> · for {{ last.personName }}</template> · saved
             {{ sayMoment(last.updatedAt) }}
           </p>
+          <p v-if="lastFacts" class="small">{{ factsText(lastFacts) }}</p>
         </div>
         <LinkButton type="primary" :to="{ name: 'draft', params: { id: last.id } }">Go on</LinkButton>
       </section>
@@ -47,16 +63,17 @@ import LinkButton from "../../ui/LinkButton.vue";
       <div class="halves">
         <section>
           <h2>Kept drafts</h2>
-          <p v-if="rest.length === 0" class="quiet">Every draft you make is kept here by itself.</p>
+          <p v-if="rest.length === 0" class="quiet">Every draft you make is kept here by itself: there is nothing to save.</p>
           <ul v-else class="plain">
-            <li v-for="draft in rest" :key="draft.id"><DraftCard :draft="draft" /></li>
+            <li v-for="draft in rest" :key="draft.id"><DraftCard :draft="draft" :facts="facts.get(draft.id)" /></li>
           </ul>
           <p v-if="last" class="more"><LinkButton :to="{ name: 'shelf' }">Start another</LinkButton></p>
         </section>
         <section>
           <h2>My bodies</h2>
           <p v-if="people.people.length === 0" class="quiet">
-            Measure yourself, or someone you draft for. <RouterLink :to="{ name: 'bodies' }">Begin</RouterLink>
+            Measure yourself, or someone you draft for: a drafting system asks for five to fifteen figures, and each is shown on the figure.
+            <RouterLink :to="{ name: 'bodies' }">Begin</RouterLink>
           </p>
           <ul v-else class="plain">
             <li v-for="person in people.people" :key="person.id">
@@ -72,6 +89,7 @@ import LinkButton from "../../ui/LinkButton.vue";
         Shears, rotary cutters, pins and irons: cut away from the hand, cap blades, close shears, unplug irons. Make a toile before you cut
         good cloth.
       </p>
+      <FirstTour :fresh="drafts.drafts.length === 0 && people.people.length === 0" />
     </template>
   </div>
 </template>
@@ -90,6 +108,19 @@ h2 {
   justify-content: space-between;
   gap: 20px;
   padding: 24px 28px;
+}
+.go-on > div {
+  flex: 1;
+}
+.go-on .picture {
+  flex: none;
+  width: 150px;
+  height: 130px;
+  margin: -24px 0 -24px -28px;
+  padding: 12px;
+  box-sizing: content-box;
+  background: #fbf8f0;
+  border-radius: var(--radius) 0 0 var(--radius);
 }
 .go-on h2 {
   font-size: 27px;
@@ -131,7 +162,10 @@ h2 {
 }
 @media (width < 800px) {
   .halves {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .go-on .picture {
+    display: none;
   }
 }
 </style>
