@@ -2,10 +2,13 @@ import vue from "@vitejs/plugin-vue";
 import { ElementPlusResolver } from "unplugin-vue-components/resolvers";
 import components from "unplugin-vue-components/vite";
 import { defineConfig } from "vite";
+import { compression } from "vite-plugin-compression2";
 
 export default defineConfig({
   plugins: [
     vue(),
+    // Packed once here, not by the server at every visit.
+    compression({ algorithms: ["gzip", "brotliCompress"], include: /\.(js|css|svg)$/, threshold: 1_000 }),
     components({ dts: false, dirs: [], resolvers: [ElementPlusResolver({ importStyle: process.env["VITEST"] ? false : "css" })] }),
   ],
   build: { target: "es2022", sourcemap: false, chunkSizeWarningLimit: 900 },

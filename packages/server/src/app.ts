@@ -2,6 +2,7 @@ import { existsSync } from "node:fs";
 import { join } from "node:path";
 import compression from "compression";
 import express, { type Express } from "express";
+import expressStaticGzip from "express-static-gzip";
 import helmet from "helmet";
 import type { Knex } from "knex";
 import type { Pool } from "pg";
@@ -119,7 +120,15 @@ const onlyJson: express.RequestHandler = (request, _, next) => {
 
 /** The built application; every path that is no file is the application's own. */
 function serveWeb(app: Express, root: string): void {
-  app.use("/assets", express.static(join(root, "assets"), { immutable: true, maxAge: "1y", index: false }));
+  app.use(
+    "/assets",
+    expressStaticGzip(join(root, "assets"), {
+      enableBrotli: true,
+      orderPreference: ["br", "gz"],
+      index: false,
+      serveStatic: { immutable: true, maxAge: "1y" },
+    }) as express.RequestHandler,
+  );
   app.use(express.static(root, { index: false, maxAge: 0 }));
   app.get("/{*splat}", (_, response) => response.set("cache-control", "no-cache").sendFile(join(root, "index.html")));
 }

@@ -35,6 +35,11 @@ export const router = createRouter({
 
 router.beforeEach(async (to) => {
   const session = useSession();
+  // The view is fetched while it is asked who is here.
+  for (const { components } of to.matched) {
+    const view = components?.["default"];
+    if (typeof view === "function") void (view as () => Promise<unknown>)().catch(() => undefined);
+  }
   try {
     await session.ask();
   } catch {

@@ -6,7 +6,8 @@ import { cardFacts } from "./shelf/card-facts.js";
 import { fitsWish } from "./shelf/filter-shelf.js";
 import { firstWords } from "./shelf/first-words.js";
 import { draftName, firstDrawn } from "./shelf/new-draft.js";
-import { draftFacts, factsText } from "./workroom/draft-facts.js";
+import { draftFacts } from "./workroom/draft-facts.js";
+import { factsText } from "./workroom/facts-text.js";
 
 const notation = readFileSync("systems/08-menswear-flat-shirt-block.lodrin", "utf8");
 const WRITTEN = { chest: "104", neck: "41", scye_depth: "25", back_waist: "45", half_back: "20,6", garment_length: "77" };
@@ -72,8 +73,12 @@ describe("a draft's card", () => {
 
 describe("what changed between a person's sets", () => {
   const sets = [
-    { takenOn: "2026-10-01", unit: "cm" as const, written: { waist: "72", hip: "98", neck: "36.2" } },
-    { takenOn: "2026-06-01", unit: "in" as const, written: { waist: "27", hip: "38 1/2", neck: "14 1/4", height: "65" } },
+    { takenOn: "2026-10-01", unit: "cm" as const, written: { waist: "72", hip: "98", neck: "36.2", sleeve_length: "60" } },
+    {
+      takenOn: "2026-06-01",
+      unit: "in" as const,
+      written: { waist: "27", hip: "38 1/2", neck: "14 1/4", height: "65", sleeve_length: "9" },
+    },
   ];
   it("most first, from the first date on, without what is the tape's own play", () => {
     const courses = changesOf(sets, 5);

@@ -21,7 +21,9 @@ const shelf = useShelf();
 const session = useSession();
 const route = useRoute();
 const router = useRouter();
-const { ready, why, again } = useLoad(() => Promise.all([people.load(), shelf.load()]));
+const { ready, why, again } = useLoad(() => people.load());
+// Only the list of what to measure for needs it.
+void shelf.load().catch(() => undefined);
 
 const person = computed(() => people.byId(String(route.params["personId"] ?? "")) ?? people.people[0]);
 const set = computed(() => person.value?.sets.find((s) => s.id === route.params["setId"]) ?? person.value?.sets[0]);

@@ -18,6 +18,8 @@ const holder = useTemplateRef<HTMLElement>("holder");
 const { width } = useElementSize(holder);
 const courses = computed(() => changesOf(props.sets, MOST));
 
+const days = computed(() => props.sets.map((set) => set.takenOn));
+
 watch(
   [holder, width, courses, () => props.unit, () => session.night],
   ([box, wide]) => {
@@ -43,7 +45,7 @@ watch(
         paper_bgcolor: "transparent",
         plot_bgcolor: "transparent",
         font: { family: style.fontFamily, size: 14, color: ink },
-        xaxis: { type: "date", tickformat: "%b %Y", nticks: 4, gridcolor: style.getPropertyValue("--rule") },
+        xaxis: { type: "date", tickvals: days.value, tickformat: "%-d %b", gridcolor: style.getPropertyValue("--rule") },
         yaxis: { title: { text: props.unit }, zeroline: true, gridcolor: style.getPropertyValue("--rule") },
         legend: { orientation: "v" },
         showlegend: true,

@@ -8,10 +8,13 @@ export interface Course {
   readonly mm: readonly number[];
 }
 
+/** How long a garment is to be: that changes with what is made, not with the body. */
+const WANTED = new Set(["full_length", "garment_length", "sleeve_length", "sleeve_opening"]);
+
 /** Less than this is the tape's own play (mm). */
 const PLAY_MM = 3;
 
-/** The measurements that changed most between a person's sets, most first; those within the tape's play are left out. */
+/** The measurements that changed most between a person's sets, most first; those within the tape's play, and lengths of garments, are left out. */
 export function changesOf(sets: readonly Pick<MeasurementSet, "takenOn" | "written" | "unit">[], most: number): Course[] {
   const dated = [...sets].sort((a, b) => a.takenOn.localeCompare(b.takenOn));
   const read = dated.map(({ written, unit }) => readSet(written, unit));
@@ -23,7 +26,7 @@ export function changesOf(sets: readonly Pick<MeasurementSet, "takenOn" | "writt
   });
   const span = ({ mm }: Course): number => Math.max(...mm) - Math.min(...mm);
   return courses
-    .filter((course) => course.mm.length > 1 && span(course) >= PLAY_MM)
+    .filter((course) => !WANTED.has(course.key) && course.mm.length > 1 && span(course) >= PLAY_MM)
     .sort((a, b) => span(b) - span(a))
     .slice(0, most);
 }

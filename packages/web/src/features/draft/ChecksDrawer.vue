@@ -20,10 +20,13 @@ const misses = computed(() => props.checks.filter((c) => c.status !== "pass").le
 <template>
   <div class="drawer-body">
     <slot />
-    <p class="callout" :class="misses ? 'warn' : 'pass'">
-      {{ misses ? `${misses} of ${checks.length} checks want a look before cloth is cut.` : `All ${checks.length} checks hold.` }}
-    </p>
-    <p v-for="w in warnings" :key="w.text" class="callout warn small">{{ w.text }}</p>
+    <el-alert
+      :type="misses ? 'warning' : 'success'"
+      :closable="false"
+      show-icon
+      :title="misses ? `${misses} of ${checks.length} checks want a look before cloth is cut.` : `All ${checks.length} checks hold.`"
+    />
+    <el-alert v-for="w in warnings" :key="w.text" type="warning" :closable="false" :title="w.text" />
     <ul>
       <li v-for="c in sorted" :key="c.id">
         <button :class="[c.status, { on: shown?.id === c.id }]" @click="$emit('show', c)">
@@ -38,7 +41,7 @@ const misses = computed(() => props.checks.filter((c) => c.status !== "pass").le
           </span>
           <span v-if="c.status !== 'pass' && c.cause" class="cause small">{{ c.cause }}</span>
         </button>
-        <button v-if="c.seam" class="walk" @click="$emit('walk', c.seam)">Walk this seam</button>
+        <el-button v-if="c.seam" link type="primary" class="walk" @click="$emit('walk', c.seam)">Walk this seam</el-button>
       </li>
     </ul>
   </div>
@@ -72,13 +75,7 @@ button.on {
   border-color: var(--now);
 }
 .walk {
-  min-height: 36px;
-  padding: 0 12px;
-  border: 0;
-  background: none;
-  color: var(--now);
-  font-weight: 600;
-  cursor: pointer;
+  margin-left: 12px;
 }
 .status {
   font-size: 14px;

@@ -1,31 +1,33 @@
 <script setup lang="ts">
 import { type CheckResult, layBoards, type SewnEdges, stepName } from "@lodrin/core";
 import { useEventListener, useStorage } from "@vueuse/core";
-import { computed, ref, shallowRef, useTemplateRef, watch } from "vue";
+import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef, watch } from "vue";
 import BoardPaper from "../../board/BoardPaper.vue";
 import SeamWalkPaper from "../../board/SeamWalkPaper.vue";
 import PiecesPaper from "../../board/PiecesPaper.vue";
 import { useSession } from "../../stores/session.js";
 import CollisionNotice from "../../ui/CollisionNotice.vue";
 import TapeMeasure from "../../ui/TapeMeasure.vue";
-import BodyDrawer from "./BodyDrawer.vue";
 import ChecksDrawer from "./ChecksDrawer.vue";
 import DraftHeader from "./DraftHeader.vue";
 import DrawerFrame from "./DrawerFrame.vue";
 import DrawerRail from "./DrawerRail.vue";
-import FilesDrawer from "./FilesDrawer.vue";
 import GhostNote from "./GhostNote.vue";
 import HandoutList from "./HandoutList.vue";
 import KeysHelp from "./KeysHelp.vue";
-import NotesDrawer from "./NotesDrawer.vue";
-import PiecesDrawer from "./PiecesDrawer.vue";
-import SeamWalkPanel from "./SeamWalkPanel.vue";
-import SettingsDrawer from "./SettingsDrawer.vue";
-import ShapingList from "./ShapingList.vue";
 import StepControls from "./StepControls.vue";
 import { DRAFT_FIELDS, type OpenDraft, useDrafting } from "./use-draft.js";
 import { useGhost } from "./use-ghost.js";
 import { useShaping } from "./use-shaping.js";
+
+// What is pulled out is fetched when it is: the table opens sooner.
+const BodyDrawer = defineAsyncComponent(() => import("./BodyDrawer.vue"));
+const FilesDrawer = defineAsyncComponent(() => import("./FilesDrawer.vue"));
+const NotesDrawer = defineAsyncComponent(() => import("./NotesDrawer.vue"));
+const PiecesDrawer = defineAsyncComponent(() => import("./PiecesDrawer.vue"));
+const SeamWalkPanel = defineAsyncComponent(() => import("./SeamWalkPanel.vue"));
+const SettingsDrawer = defineAsyncComponent(() => import("./SettingsDrawer.vue"));
+const ShapingList = defineAsyncComponent(() => import("./ShapingList.vue"));
 
 /** The cutting table: handout on the left, paper in the middle, drawers on the right, the tape along the edge. */
 const props = defineProps<{ open: OpenDraft }>();
@@ -221,7 +223,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
 
     <DrawerFrame v-if="drawer" class="drawer" :name="DRAWERS.find((d) => d.key === drawer)?.name ?? ''" @close="close">
       <BodyDrawer v-if="drawer === 'body'" :autosave="autosave" :plan="plan" :missing="run.missing" />
-      <SettingsDrawer v-else-if="drawer === 'settings'" v-model:trial="trial" :autosave="autosave" :plan="plan" :run="run" :unit="unit" />
+      <SettingsDrawer v-else-if="drawer === 'settings'" v-model:trial="trial" :autosave="autosave" :draft="drafted" :unit="unit" />
       <PiecesDrawer
         v-else-if="drawer === 'pieces'"
         :pieces="run.pieces"

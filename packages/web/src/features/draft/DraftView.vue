@@ -10,7 +10,9 @@ import { useOpenDraft } from "./use-draft.js";
 const route = useRoute();
 const people = usePeople();
 const { open, load, close } = useOpenDraft(() => String(route.params["id"]));
-const { ready, why, again } = useLoad(() => Promise.all([load(), people.loaded ? undefined : people.load()]));
+const { ready, why, again } = useLoad(load);
+// Only the list of other sets to take needs them.
+if (!people.loaded) void people.load().catch(() => undefined);
 
 onBeforeRouteLeave(async () => {
   await open.value?.autosave.flush();

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { Close } from "@element-plus/icons-vue";
+
 /** A drawer beside the paper: its name, the way to close it, and what lies in it. */
 defineProps<{ name: string }>();
 defineEmits<{ close: [] }>();
@@ -8,7 +10,7 @@ defineEmits<{ close: [] }>();
   <aside class="drawer" :aria-label="name">
     <div class="drawer-head">
       <h2>{{ name }}</h2>
-      <el-button text aria-label="Close the drawer (Esc)" @click="$emit('close')">✕</el-button>
+      <el-button text :icon="Close" aria-label="Close the drawer (Esc)" title="Close (Esc)" @click="$emit('close')" />
     </div>
     <div class="drawer-scroll" tabindex="0" role="region" aria-label="Drawer"><slot /></div>
   </aside>

@@ -38,7 +38,13 @@ import LinkButton from "../../ui/LinkButton.vue";
 
 <template>
   <div class="drawer-body">
-    <p v-if="missing" class="callout warn">Some measurements are still missing: what is printed now is not the whole draft.</p>
+    <el-alert
+      v-if="missing"
+      type="warning"
+      :closable="false"
+      show-icon
+      title="Some measurements are still missing: what is printed now is not the whole draft."
+    />
     <LinkButton type="primary" :to="{ name: 'print', params: { id: autosave.local.id } }">Print the pattern …</LinkButton>
     <p class="small quiet">See the sheets first, choose the paper, then print true to size with a test square.</p>
     <template v-for="group in FILES" :key="group.title">
@@ -46,7 +52,7 @@ import LinkButton from "../../ui/LinkButton.vue";
       <el-button v-for="f in group.files" :key="f.file" @click="take(f.file)">{{ f.name }}</el-button>
     </template>
     <BringIn :autosave="autosave" :plan="plan" />
-    <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
+    <el-alert v-if="why" type="error" role="alert" :closable="false" :title="why" />
   </div>
 </template>
 

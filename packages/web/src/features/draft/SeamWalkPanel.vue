@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Close } from "@element-plus/icons-vue";
 import { type HomeUnit, type Plan, type Run, type SewnEdges, tapeText, walkedAlong } from "@lodrin/core";
 import { computed } from "vue";
 import { walkOf } from "../../board/walk-of.js";
@@ -45,7 +46,7 @@ const rows = computed((): WalkRow[] =>
   <section v-if="walk" class="walk" aria-label="The seam, mark by mark">
     <header>
       <h2>{{ names("first") }} on {{ names("second") }}</h2>
-      <el-button text aria-label="Stop walking the seam (Esc)" @click="$emit('close')">✕</el-button>
+      <el-button text :icon="Close" aria-label="Stop walking the seam (Esc)" title="Stop (Esc)" @click="$emit('close')" />
     </header>
     <p v-if="walk.easedMm" class="small">
       Eased: the first is meant to be {{ tapeText(walk.easedMm, unit) }} longer; the ease is shared out between the notches.

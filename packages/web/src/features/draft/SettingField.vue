@@ -1,21 +1,31 @@
 <script setup lang="ts">
 import { RefreshLeft } from "@element-plus/icons-vue";
-import { exactFigure, fromMm, type HomeUnit, inWords, parseTape, plainFigure, type Plan, tapeText } from "@lodrin/core";
-import { computed, ref, useId, watch } from "vue";
+import {
+  exactFigure,
+  fromMm,
+  type HomeUnit,
+  inWords,
+  parseTape,
+  plainFigure,
+  type Plan,
+  type Run,
+  tapeText,
+  wordComesTo,
+} from "@lodrin/core";
+import { computed, type Ref, ref, useId, watch } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 
 /** One setting: what it decides, a slider over its range and a field for an exact figure. Stored as written, with its unit. */
 const props = defineProps<{
   setting: Plan["settings"][number];
-  homeUnit: HomeUnit;
+  draft: { readonly plan: Plan; readonly run: Readonly<Ref<Run>> };
   unit: HomeUnit;
-  /** What the word it stands on comes to on this body, in mm (radians, plain). */
-  comesTo: number | undefined;
 }>();
 /** The stored text; undefined while the author's default stands. */
 const stored = defineModel<string | undefined>({ required: true });
 
 const id = useId();
+const homeUnit = props.draft.plan.system.unit;
 const source = computed(() => props.setting.source);
 const isLength = computed(() => source.value.kind === "length");
 const name = computed(() => inWords(source.value.key).replace(/^./, (c) => c.toUpperCase()));
@@ -27,6 +37,11 @@ const word = computed(() => {
   return text !== undefined && words.value.includes(text) ? text : undefined;
 });
 
+/** What that word comes to on this body, in mm (radians, plain). */
+const comesTo = computed(() =>
+  word.value === undefined ? undefined : wordComesTo(props.draft.plan, props.draft.run.value, source.value.key, word.value),
+);
+
 /** Angles are kept in radians and read in degrees. */
 const perShown = computed(() => (source.value.kind === "angle" ? Math.PI / 180 : 1));
 const figure = (v: number): string => (isLength.value ? exactFigure(v, props.unit) : plainFigure(v / perShown.value));
@@ -36,7 +51,7 @@ const value = computed(() => {
   if (word.value !== undefined) return (props.setting.from + props.setting.to) / 2;
   if (text === undefined) return props.setting.default;
   if (!isLength.value) return Number(text) * perShown.value;
-  const read = parseTape(text, props.homeUnit);
+  const read = parseTape(text, homeUnit);
   return read.ok ? read.mm : props.setting.default;
 });
 const shown = computed(() => word.value ?? figure(value.value));
@@ -49,18 +64,18 @@ watch(shown, (text) => {
 });
 
 /** The slider works in the system's own unit, in the steps its tape has. */
-const scale = computed(() => (isLength.value ? fromMm(1, props.homeUnit) : 1 / perShown.value));
-const stepSize = computed(() => (isLength.value ? (props.homeUnit === "in" ? 1 / 16 : 0.1) : source.value.kind === "angle" ? 1 : 0.1));
+const scale = computed(() => (isLength.value ? fromMm(1, homeUnit) : 1 / perShown.value));
+const stepSize = computed(() => (isLength.value ? (homeUnit === "in" ? 1 / 16 : 0.1) : source.value.kind === "angle" ? 1 : 0.1));
 const slider = computed({
   get: () => value.value * scale.value,
   set: (v: number | number[]) => typeof v === "number" && keep(v),
 });
 const keep = (v: number): string =>
-  (stored.value = isLength.value ? `${plainFigure(Math.round(v * 1e4) / 1e4)} ${props.homeUnit}` : plainFigure(v));
+  (stored.value = isLength.value ? `${plainFigure(Math.round(v * 1e4) / 1e4)} ${homeUnit}` : plainFigure(v));
 
 /** A figure of one's own in place of the word, beginning with what the word comes to. */
 function takeOwn(): void {
-  keep((props.comesTo ?? value.value) * scale.value);
+  keep((comesTo.value ?? value.value) * scale.value);
 }
 
 /** The slider reaches as far as a figure that was typed outside the range: one that did not would put the figure at its end. */

@@ -6,7 +6,7 @@ import { useDrafts } from "../../stores/drafts.js";
 import { sayMoment } from "../../ui/times.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 import PatternThumb from "../shelf/PatternThumb.vue";
-import { type DraftFacts, factsText } from "./draft-facts.js";
+import { type DraftFacts, factsText } from "./facts-text.js";
 
 /** A kept draft: its drawing, how far it is, what its checks say; open, duplicate, delete (with undo). */
 const props = defineProps<{ draft: Draft; facts: DraftFacts | undefined }>();

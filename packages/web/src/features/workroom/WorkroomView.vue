@@ -9,7 +9,7 @@ import LoadState from "../../ui/LoadState.vue";
 import { sayDay, sayMoment } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
 import PatternThumb from "../shelf/PatternThumb.vue";
-import { factsText } from "./draft-facts.js";
+import { factsText } from "./facts-text.js";
 import DraftCard from "./DraftCard.vue";
 import FirstTour from "./FirstTour.vue";
 import { useDraftFacts } from "./use-draft-facts.js";

@@ -2,17 +2,7 @@ import type { Draft, SystemSheet } from "@lodrin/contract";
 import { loadSystem, run, sampleBody } from "@lodrin/core";
 import { drawBoard, type Drawing, strokeData } from "@lodrin/formats";
 import type { Picture } from "../shelf/card-facts.js";
-
-/** What a draft's card says of it. Plain data, so that it can be worked out beside the page. */
-export interface DraftFacts {
-  readonly picture: Picture;
-  readonly step: number;
-  readonly steps: number;
-  readonly checks: number;
-  /** Checks that want a look. */
-  readonly misses: number;
-  readonly missing: number;
-}
+import type { DraftFacts } from "./facts-text.js";
 
 /** The facts of a draft's card, from the draft and the version it was made with. */
 export function draftFacts(
@@ -37,11 +27,4 @@ function pictureOf({ bounds, marks }: Drawing): Picture {
   const { minX, minY, maxX, maxY } = bounds;
   const strokes = marks.flatMap((m) => (m.kind === "stroke" ? [{ d: strokeData(m), layer: m.layer }] : []));
   return { box: `${minX} ${minY} ${maxX - minX} ${maxY - minY}`, strokes };
-}
-
-/** How far a draft is and what its checks say, in a sentence. */
-export function factsText({ step, steps, checks, misses, missing }: DraftFacts): string {
-  if (missing > 0) return `${missing} ${missing === 1 ? "measurement is" : "measurements are"} missing`;
-  const stands = step >= steps ? `all ${steps} steps` : `step ${step} of ${steps}`;
-  return `${stands} · ${misses === 0 ? `all ${checks} checks hold` : `${misses} ${misses === 1 ? "check wants" : "checks want"} a look`}`;
 }

@@ -1,5 +1,6 @@
 import type { Draft, SystemSheet } from "@lodrin/contract";
-import { type DraftFacts, draftFacts } from "./draft-facts.js";
+import { draftFacts } from "./draft-facts.js";
+import type { DraftFacts } from "./facts-text.js";
 
 /** One answer a draft, as soon as it is worked out. */
 export interface DraftAnswer {
