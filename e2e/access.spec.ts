@@ -61,6 +61,26 @@ for (const [look, size, viewport] of [
   });
 }
 
+test("no view breaks on a telephone, and the draft shows its step with the drawing above", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 800 });
+  await signIn(page, "wenna");
+  for (const path of ["/", "/shelf", "/bodies", "/account", "/shelf/08-menswear-flat-shirt-block"]) {
+    await page.goto(path);
+    await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+    await fits(page);
+  }
+  await startShirt(page, /Nobody yet/);
+  await page.getByRole("button", { name: "Close the drawer (Esc)" }).click();
+  const paper = await page.getByRole("group", { name: /The board/ }).boundingBox();
+  const step = await page.locator("[aria-current='step']").boundingBox();
+  expect((paper?.y ?? 0) + (paper?.height ?? 0)).toBeLessThanOrEqual((step?.y ?? 0) + 1);
+  expect((step?.y ?? 0) + (step?.height ?? 0)).toBeLessThan(800);
+  await fits(page);
+  await page.goto(`${page.url().replace(/\?.*$/, "")}/print`);
+  await expect(page.getByRole("heading", { name: "Print" })).toBeVisible();
+  await fits(page);
+});
+
 test("the draft can be gone through by keyboard alone", async ({ page }) => {
   await signIn(page, "pim");
   await page.reload();

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Box, type CheckStatus, type HomeUnit, type Plan, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
+import { type Box, type CheckStatus, type HomeUnit, overlap, type Plan, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
 import { watchDebounced } from "@vueuse/core";
 import { computed, shallowRef, watch } from "vue";
 import { besideCourse } from "./beside-course.js";
@@ -123,14 +123,9 @@ const lines = computed(() =>
     p.places.slice(1).map((b, i) => [toScreen(view.value, p.places[i] as { x: number; y: number }), toScreen(view.value, b)] as const),
   ),
 );
-const boardNames = computed(() =>
-  [...scene.value.boards.values()]
-    .map((b) => ({ key: b.key, title: b.title, ...toScreen(view.value, { x: b.bounds.minX, y: b.bounds.minY }) }))
-    .map((b) => ({ ...b, y: b.y - 36, w: b.title.length * 9 + 6, h: 20 })),
-);
 /** The dimension being shown: its arrow in short stretches, and its figure. Numbers keep off both. */
 const STRETCH = 14;
-function dimensionBoxes(): Box[] {
+const dimensionBoxes = computed((): Box[] => {
   if (!dimension.value) return [];
   const { a, b, text } = dimension.value;
   const { p, q, mid } = besideCourse(a, b);
@@ -143,7 +138,14 @@ function dimensionBoxes(): Box[] {
   }));
   const w = text.length * 10;
   return [...along, { x: mid.x - w / 2, y: mid.y - 14, w, h: 22 }];
-}
+});
+const boardNames = computed(() =>
+  [...scene.value.boards.values()]
+    .map((b) => ({ key: b.key, title: b.title, ...toScreen(view.value, { x: b.bounds.minX, y: b.bounds.minY }) }))
+    .map((b) => ({ ...b, y: b.y - 36, w: b.title.length * 9 + 6, h: 20 }))
+    // The figure being shown comes first: the name makes way.
+    .map((b) => (dimensionBoxes.value.some((box) => overlap(box, b)) ? { ...b, y: b.y - 26 } : b)),
+);
 // Numbers keep their side of their points while a setting moves, and are set anew when the hand rests: they neither jump
 // about nor hold the drawing up.
 const RESTS_MS = 120;
@@ -156,7 +158,7 @@ function setNumbers(): void {
   const order = [...points.value].sort((a, b) => rank(a) - rank(b) || b.step - a.step);
   const wishes = order.map((p) => ({ id: p.id, at: toScreen(view.value, p.at), width: widthOf(p.name) }));
   const at = new Map(wishes.map((w) => [w.id, w.at]));
-  const set = placeLabels(wishes, lines.value, [...levels.value, ...boardNames.value, ...dimensionBoxes()]);
+  const set = placeLabels(wishes, lines.value, [...levels.value, ...boardNames.value, ...dimensionBoxes.value]);
   sides.value = new Map(set.map((l) => [l.id, { x: l.x - (at.get(l.id)?.x ?? 0), y: l.y - (at.get(l.id)?.y ?? 0) }]));
 }
 // By what the sources hold: a shallow ref given as it is would set the numbers anew at every run.
@@ -239,7 +241,7 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
   stroke-width: 1.1;
 }
 .ahead {
-  stroke: #c9c2ae;
+  stroke: rgb(70 62 40 / 30%);
   stroke-width: 1.2;
 }
 .course {

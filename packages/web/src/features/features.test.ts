@@ -53,7 +53,9 @@ describe("checks in words", () => {
 
   it("tell the difference in the unit on screen", () => {
     const check = { ...by("side edges agree"), got: 440 } as Parameters<typeof figuresOf>[0];
-    expect(plain(figuresOf(check, "cm"))).toContain('"difference":"− 1 cm"');
+    expect(plain(figuresOf(check, "cm"))).toContain('"difference":"− 1.0 cm"');
+    const hair = { ...by("side edges agree"), got: 450.3 } as Parameters<typeof figuresOf>[0];
+    expect(plain(figuresOf(hair, "in"))).toContain('"difference":"+ 0.3 mm"');
     expect(checkWord({ ...check, status: "fail" })).toBe("Does not hold");
   });
 

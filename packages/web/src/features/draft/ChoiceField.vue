@@ -17,7 +17,7 @@ const isTaken = (option: string): boolean => option === props.taken;
 <template>
   <fieldset>
     <legend>{{ words(choice.source.key) }}</legend>
-    <p class="small quiet">{{ choice.source.decides }}</p>
+    <p class="small quiet">{{ inWords(choice.source.decides ?? "") }}</p>
     <el-radio-group
       class="options"
       :model-value="taken"
@@ -34,8 +34,8 @@ const isTaken = (option: string): boolean => option === props.taken;
       >
         <el-radio :value="option.name">
           <b>{{ words(option.name) }}</b>
-          <span v-if="option.reason" class="small">{{ option.reason }}</span>
-          <span v-if="option.suits" class="small quiet">Suits: {{ option.suits }}</span>
+          <span v-if="option.reason" class="small">{{ inWords(option.reason) }}</span>
+          <span v-if="option.suits" class="small quiet">Suits: {{ inWords(option.suits) }}</span>
         </el-radio>
         <el-button
           v-if="!isTaken(option.name)"

@@ -8,7 +8,7 @@ defineEmits<{ toggle: [key: K] }>();
   <nav class="rail" aria-label="Drawers">
     <button v-for="d in drawers" :key="d.key" :aria-expanded="open === d.key" @click="$emit('toggle', d.key)">
       {{ d.name }}
-      <span v-if="d.badge" class="badge look">{{ d.badge }}</span>
+      <el-tag v-if="d.badge" type="warning" size="small" round>{{ d.badge }}</el-tag>
     </button>
   </nav>
 </template>
@@ -45,13 +45,10 @@ button[aria-expanded="true"] {
   background: var(--now-tint);
   color: var(--now);
 }
-.badge {
-  padding: 1px 6px;
-  border-radius: 9px;
-  font-size: 12.5px;
-  font-weight: 700;
-  background: var(--warn-tint);
-  color: var(--warn);
+.el-tag {
+  height: auto;
+  padding: 1px 5px;
+  white-space: normal;
 }
 @media (width < 620px) {
   .rail {

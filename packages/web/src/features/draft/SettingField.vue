@@ -130,7 +130,7 @@ function write(): void {
         back to <FigureText :text="inWords(byAuthor)" />
       </el-button>
     </div>
-    <p class="small quiet">{{ source.decides }}</p>
+    <p class="small quiet">{{ inWords(source.decides ?? "") }}</p>
     <div class="row">
       <p v-if="word !== undefined" class="comes-to small">
         <template v-if="comesTo !== undefined"

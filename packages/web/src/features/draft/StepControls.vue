@@ -20,8 +20,23 @@ const LAID = [
       @update:model-value="$emit('pieces', Boolean($event))"
     />
     <div v-if="!pieces" class="group" role="group" aria-label="Steps">
-      <el-button text class="end" :icon="Back" aria-label="First step (Home)" :disabled="step === 0" @click="$emit('go', 0)" />
-      <el-button text :icon="ArrowLeft" aria-label="Previous step (left arrow)" :disabled="step === 0" @click="$emit('go', step - 1)" />
+      <el-button
+        text
+        class="end"
+        :icon="Back"
+        title="First step (Home)"
+        aria-label="First step (Home)"
+        :disabled="step === 0"
+        @click="$emit('go', 0)"
+      />
+      <el-button
+        text
+        :icon="ArrowLeft"
+        title="Previous step (left arrow)"
+        aria-label="Previous step (left arrow)"
+        :disabled="step === 0"
+        @click="$emit('go', step - 1)"
+      />
       <el-button
         text
         class="wide"
@@ -30,14 +45,29 @@ const LAID = [
         @click="$emit('play')"
         >{{ playing ? "Stop" : "Play" }}</el-button
       >
-      <el-button text :icon="ArrowRight" aria-label="Next step (right arrow)" :disabled="step === last" @click="$emit('go', step + 1)" />
-      <el-button text class="end" :icon="Right" aria-label="Last step (End)" :disabled="step === last" @click="$emit('go', last)" />
+      <el-button
+        text
+        :icon="ArrowRight"
+        title="Next step (right arrow)"
+        aria-label="Next step (right arrow)"
+        :disabled="step === last"
+        @click="$emit('go', step + 1)"
+      />
+      <el-button
+        text
+        class="end"
+        :icon="Right"
+        title="Last step (End)"
+        aria-label="Last step (End)"
+        :disabled="step === last"
+        @click="$emit('go', last)"
+      />
       <span class="count" aria-live="off">{{ step + 1 }} / {{ last + 1 }}</span>
     </div>
     <div class="group view" role="group" aria-label="View">
-      <el-button text :icon="Minus" aria-label="Smaller (minus)" @click="$emit('zoom', 1 / 1.3)" />
+      <el-button text :icon="Minus" title="Smaller (minus)" aria-label="Smaller (minus)" @click="$emit('zoom', 1 / 1.3)" />
       <el-button text :icon="FullScreen" aria-label="Fit the paper (F)" @click="$emit('fit')">Fit</el-button>
-      <el-button text :icon="Plus" aria-label="Larger (plus)" @click="$emit('zoom', 1.3)" />
+      <el-button text :icon="Plus" title="Larger (plus)" aria-label="Larger (plus)" @click="$emit('zoom', 1.3)" />
       <el-button text :class="{ on: grid }" :aria-pressed="grid" aria-label="Grid (G)" @click="$emit('grid')">Grid</el-button>
       <el-button
         v-if="!pieces"

@@ -1,4 +1,4 @@
-import { type CheckResult, exactFigure, type HomeUnit, plainFigure, tapeText } from "@lodrin/core";
+import { type CheckResult, type HomeUnit, plainFigure, tapeText } from "@lodrin/core";
 
 const ORDER = { fail: 0, warn: 1, pass: 2 } as const;
 
@@ -10,6 +10,11 @@ function figure(value: number, check: CheckResult, unit: HomeUnit): string {
   if (check.kind === "angle") return `${plainFigure(Math.round((value * 1800) / Math.PI) / 10)}°`;
   return plainFigure(value);
 }
+
+/** Less than this lies between the marks of a tape (mm): it is told in millimetres. */
+const BETWEEN_MARKS_MM = 2;
+const smallFigure = (mm: number, unit: HomeUnit): string =>
+  mm < BETWEEN_MARKS_MM ? `${plainFigure(Math.round(mm * 10) / 10)}\u00a0mm` : tapeText(mm, unit);
 
 /** The two figures of a check and the difference, in words; undefined for a condition that has no figures. */
 export function figuresOf(
@@ -27,8 +32,6 @@ export function figuresOf(
   const bound = check.relation === "at least" || check.relation === "at most" ? `${check.relation} ` : "";
   const off = check.got - expected;
   const difference =
-    check.kind === "length" && Math.abs(off) > 0.05
-      ? `${off > 0 ? "+" : "−"}\u00a0${exactFigure(Math.abs(off), unit)}\u00a0${unit}`
-      : undefined;
+    check.kind === "length" && Math.abs(off) > 0.05 ? `${off > 0 ? "+" : "−"}\u00a0${smallFigure(Math.abs(off), unit)}` : undefined;
   return { got: figure(check.got, check, unit), expected: `${bound}${figure(expected, check, unit)}`, difference };
 }
