@@ -7,7 +7,7 @@ import { fitView, inView, type View } from "./view.js";
 
 /** Room round the drawing: for the rules, the names of the boards, and the controls, which stand in two rows on a narrow paper. */
 const PAD = { left: 48, top: 60, right: 28 };
-const padFor = (width: number): typeof PAD & { bottom: number } => ({ ...PAD, bottom: width > 840 || width < 420 ? 72 : 122 });
+const padFor = (width: number): typeof PAD & { bottom: number } => ({ ...PAD, bottom: width > 815 || width < 420 ? 72 : 122 });
 
 /** The paper on the glass, held by the elements of template refs `holder` and `svg`: its size, view and grid. `bounds` is what is drawn on it, in mm. */
 export function usePaper(

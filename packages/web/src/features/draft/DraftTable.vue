@@ -280,7 +280,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
 }
 .ghost-note {
   position: absolute;
-  inset: auto auto 62px 32px;
+  inset: 28px auto auto 30px;
 }
 .collision {
   position: absolute;

@@ -20,7 +20,7 @@ defineProps<{ ghost: Ghost; unit: HomeUnit }>();
 
 <style scoped>
 .ghost-note {
-  max-width: min(340px, calc(100% - 64px));
+  max-width: min(520px, calc(100% - 40px));
   margin: 0;
   padding: 8px 14px;
   border-radius: var(--radius);

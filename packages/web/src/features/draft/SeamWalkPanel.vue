@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Close } from "@element-plus/icons-vue";
 import { type HomeUnit, type Plan, type Run, type SewnEdges, tapeText, walkedAlong } from "@lodrin/core";
-import { computed } from "vue";
+import { computed, onMounted, useTemplateRef } from "vue";
 import { walkOf } from "../../board/walk-of.js";
 import FigureText from "../../ui/FigureText.vue";
 
@@ -10,6 +10,10 @@ const props = defineProps<{ plan: Plan; run: Run; unit: HomeUnit; seam: SewnEdge
 defineEmits<{ close: [] }>();
 /** How far of the seam has been walked, 0 to 1. */
 const share = defineModel<number>({ required: true });
+
+const panel = useTemplateRef<HTMLElement>("panel");
+// A seam is chosen far down the list of checks; its walk stands above it.
+onMounted(() => panel.value?.scrollIntoView({ block: "nearest" }));
 
 const walk = computed(() => walkOf(props.plan, props.run, props.seam));
 const names = (side: "first" | "second"): string => [...new Set(walk.value?.[side].segments.map((p) => p.piece.title))].join(" + ");
@@ -43,7 +47,7 @@ const rows = computed((): WalkRow[] =>
 </script>
 
 <template>
-  <section v-if="walk" class="walk" aria-label="The seam, mark by mark">
+  <section v-if="walk" ref="panel" class="walk" aria-label="The seam, mark by mark">
     <header>
       <h2>{{ names("first") }} on {{ names("second") }}</h2>
       <el-button text :icon="Close" aria-label="Stop walking the seam (Esc)" title="Stop (Esc)" @click="$emit('close')" />
@@ -54,15 +58,15 @@ const rows = computed((): WalkRow[] =>
     <p class="small quiet">Walk the seam: drag, or press a mark</p>
     <el-slider v-model="share" class="slide" aria-label="Walk the seam" :min="0" :max="1" :step="0.005" :show-tooltip="false" />
     <el-table :data="rows" size="small">
-      <el-table-column label="mark" min-width="84">
+      <el-table-column label="mark" min-width="56">
         <template #default="{ row }: { row: WalkRow }">
           <el-button link type="primary" @click="share = row.at">{{ row.name }}</el-button>
         </template>
       </el-table-column>
-      <el-table-column :label="names('first')" min-width="76">
+      <el-table-column :label="names('first')" min-width="70">
         <template #default="{ row }: { row: WalkRow }"><FigureText :text="row.first" /></template>
       </el-table-column>
-      <el-table-column :label="names('second')" min-width="76">
+      <el-table-column :label="names('second')" min-width="70">
         <template #default="{ row }: { row: WalkRow }"><FigureText :text="row.second" /></template>
       </el-table-column>
       <el-table-column label="the second is" prop="over" min-width="84" />

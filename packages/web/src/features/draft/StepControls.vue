@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowLeft, ArrowRight, Back, FullScreen, Minus, Plus, Right, VideoPause, VideoPlay } from "@element-plus/icons-vue";
+import { ArrowLeft, ArrowRight, Back, Minus, Plus, Right, VideoPause, VideoPlay } from "@element-plus/icons-vue";
 
 /** Step forward and back, play, jump; fit and zoom; construction or pieces; what lies on the paper besides. */
 defineProps<{ step: number; last: number; playing: boolean; pieces: boolean; grid: boolean; ahead: boolean }>();
@@ -66,7 +66,7 @@ const LAID = [
     </div>
     <div class="group view" role="group" aria-label="View">
       <el-button text :icon="Minus" title="Smaller (minus)" aria-label="Smaller (minus)" @click="$emit('zoom', 1 / 1.3)" />
-      <el-button text :icon="FullScreen" aria-label="Fit the paper (F)" @click="$emit('fit')">Fit</el-button>
+      <el-button text aria-label="Fit the paper (F)" @click="$emit('fit')">Fit</el-button>
       <el-button text :icon="Plus" title="Larger (plus)" aria-label="Larger (plus)" @click="$emit('zoom', 1.3)" />
       <el-button text :class="{ on: grid }" :aria-pressed="grid" aria-label="Grid (G)" @click="$emit('grid')">Grid</el-button>
       <el-button
@@ -101,8 +101,8 @@ const LAID = [
 }
 .group .el-button {
   min-height: 42px;
-  min-width: 42px;
-  padding: 0 11px;
+  min-width: 40px;
+  padding: 0 9px;
   border-radius: 0;
 }
 .group .el-button:focus-visible {

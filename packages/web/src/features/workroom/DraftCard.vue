@@ -56,7 +56,9 @@ const act = (what: string): Promise<void> =>
 .picture {
   align-self: stretch;
   display: block;
-  height: 104px;
+  min-height: 104px;
+  height: 100%;
+  max-height: 132px;
   padding: 8px;
   background: #fbf8f0;
 }
