@@ -7,7 +7,7 @@ await build({
     "server/build/server": "packages/server/src/main.ts",
     "server/build/users": "packages/server/src/users-main.ts",
     "server/build/file-worker": "packages/server/src/files/worker.ts",
-    "cli/build/draft": "packages/cli/src/main.ts",
+    "cli/build/cli": "packages/cli/src/main.ts",
   },
   outdir: "packages",
   outExtension: { ".js": ".mjs" },

@@ -1,19 +1,28 @@
 import { RequestError } from "./arguments.js";
-import { draft } from "./draft.js";
+import { check } from "./check.js";
+import { draft, type Voices } from "./draft.js";
+import { range } from "./range.js";
+import { tidy } from "./tidy.js";
 
-const [library = "systems", ...words] = process.argv.slice(2);
+const [library = "systems", command = "draft", ...words] = process.argv.slice(2);
 
-/** The draft was made, but some of it could not be. */
-const WITH_FAILURES = 3;
+/** What was asked for was done, and it found fault: a draft with failures; problems of a text; sizes that break. */
+const FOUND = { draft: 3, check: 1, range: 1 } as const;
+/** It could not be done at all. */
+const REFUSED = 2;
+
+const voices: Voices = {
+  out: (line) => process.stdout.write(`${line}\n`),
+  tell: (line) => process.stderr.write(`${line}\n`),
+};
 
 try {
-  const failures = await draft(words, library, {
-    out: (line) => process.stdout.write(`${line}\n`),
-    tell: (line) => process.stderr.write(`${line}\n`),
-  });
-  if (failures > 0) process.exitCode = WITH_FAILURES;
+  if (command === "tidy") tidy(words, library, voices);
+  else if (command === "check") process.exitCode = check(words, library, voices) > 0 ? FOUND.check : 0;
+  else if (command === "range") process.exitCode = range(words, library, voices) > 0 ? FOUND.range : 0;
+  else process.exitCode = (await draft(words, library, voices)) > 0 ? FOUND.draft : 0;
 } catch (error) {
   if (!(error instanceof RequestError)) throw error;
   process.stderr.write(`${error.message}\n`);
-  process.exitCode = 2;
+  process.exitCode = REFUSED;
 }

@@ -53,6 +53,7 @@ export { isGradual, shapePartly, type ShapingResult } from "./run/shapings.js";
 export { SHAPINGS } from "./shaping/index.js";
 export * from "./system/model.js";
 export { doingText, printNotation, printStatement } from "./system/notation/print.js";
+export { tidyNotation } from "./system/notation/tidy.js";
 export { type NotationProblem, problemText } from "./system/notation/problem.js";
 export { readNotation, type ReadSystem } from "./system/notation/read.js";
 export { pointText } from "./verb/form.js";

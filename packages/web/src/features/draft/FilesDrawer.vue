@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import type { HomeUnit, Plan } from "@lodrin/core";
 import { TEXT_FORMATS } from "@lodrin/formats";
-import { ref } from "vue";
 import BringIn from "./BringIn.vue";
+import { useAttempt } from "../../ui/use-attempt.js";
+import { takeFile } from "./take-file.js";
 import type { DraftAutosave } from "./use-draft.js";
 
 /** Print and files: what can be taken away. Everything waits until the draft is saved, so that the file is the draft. */
 const props = defineProps<{ autosave: DraftAutosave; plan: Plan; unit: HomeUnit; missing: boolean }>();
-const why = ref("");
+const { why, attempt } = useAttempt();
 
 const inGroup = (group: string): { file: string; name: string }[] =>
   TEXT_FORMATS.filter((f) => f.group === group).map(({ file, name }) => ({ file, name }));
@@ -27,13 +28,13 @@ async function take(file: string): Promise<void> {
     why.value = "The draft is not saved yet, so the file would be an older one. Wait for the connection, then try again.";
     return;
   }
-  const link = document.createElement("a");
-  link.href = `/api/drafts/${props.autosave.local.id}/files/${file}${file.includes("?") ? "&" : "?"}unit=${props.unit}`;
-  link.target = "_blank";
-  link.rel = "noopener";
-  link.click();
+  await attempt(() =>
+    takeFile(
+      `/api/drafts/${props.autosave.local.id}/files/${file}${file.includes("?") ? "&" : "?"}unit=${props.unit}`,
+      file.replace(/\?.*$/, ""),
+    ),
+  );
 }
-import LinkButton from "../../ui/LinkButton.vue";
 </script>
 
 <template>

@@ -7,6 +7,8 @@ import { RouterLink, useRoute } from "vue-router";
 import { useSession } from "../../stores/session.js";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
+import { useAttempt } from "../../ui/use-attempt.js";
+import { takeFile } from "../draft/take-file.js";
 import { useOpenDraft } from "../draft/use-draft.js";
 import PaperChoice from "./PaperChoice.vue";
 import SheetPlan from "./SheetPlan.vue";
@@ -26,7 +28,7 @@ const paper = ref<PaperKey>(session.unit === "in" ? "Letter" : "A4");
 const what = ref<"pieces" | "board">("pieces");
 const left = ref<string[]>([]);
 const joins = ref(true);
-const failed = ref("");
+const { why: failed, attempt } = useAttempt();
 
 const drafted = computed(() => {
   if (!open.value) return undefined;
@@ -66,7 +68,8 @@ async function take(file: string, query: Record<string, string>): Promise<void> 
     return;
   }
   const asked = new URLSearchParams({ paper: paper.value, unit: session.unit, ...query });
-  window.open(`/api/drafts/${open.value.draft.id}/files/${file}?${asked.toString()}`, "_blank", "noopener");
+  const { id } = open.value.draft;
+  await attempt(() => takeFile(`/api/drafts/${id}/files/${file}?${asked.toString()}`, file));
 }
 const takePattern = (): Promise<void> =>
   take("pattern.pdf", {

@@ -1,0 +1,93 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { afterAll, describe, expect, it } from "vitest";
+import { RequestError } from "./arguments.js";
+import { check } from "./check.js";
+import { range, type RangeRow } from "./range.js";
+import { tidy } from "./tidy.js";
+
+const LIBRARY = fileURLToPath(new URL("../../../systems", import.meta.url));
+const SHIRT = "08-menswear-flat-shirt-block";
+const folder = mkdtempSync(join(tmpdir(), "lodrin-commands-"));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const file = (name: string, text: string): string => {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+};
+const shirt = readFileSync(join(LIBRARY, `${SHIRT}.lodrin`), "utf8");
+
+function heard<T>(act: (voices: { out: (line: string) => void; tell: (line: string) => void }) => T): {
+  gave: T;
+  out: string[];
+  told: string[];
+} {
+  const [out, told]: [string[], string[]] = [[], []];
+  return { gave: act({ out: (line) => out.push(line), tell: (line) => told.push(line) }), out, told };
+}
+
+describe("check", () => {
+  it("finds nothing in a system of the library", () => {
+    expect(heard((v) => check([SHIRT], LIBRARY, v))).toEqual({ gave: 0, out: [], told: [] });
+  });
+
+  it("tells every problem at its line and column, with what to do", () => {
+    const at = shirt.split("\n").findIndex((line) => line.includes("scye_depth + scye_ease"));
+    const path = file("wrong.lodrin", shirt.replace("scye_depth + scye_ease", "scye_dept + scye_ease"));
+    const { gave, out } = heard((v) => check([path], LIBRARY, v));
+    expect(gave).toBeGreaterThan(0);
+    expect(out[0]).toMatch(new RegExp(`^${at + 1}:\\d+: .*scye_dept.*scye_depth`));
+    const json = JSON.parse(heard((v) => check([path, "--json"], LIBRARY, v)).out[0] ?? "") as { line: number }[];
+    expect(json).toHaveLength(gave);
+    expect(json[0]?.line).toBe(at + 1);
+  });
+
+  it("of no file says how it is used", () => expect(() => check([], LIBRARY, { out: () => 0, tell: () => 0 })).toThrow(RequestError));
+});
+
+describe("tidy", () => {
+  it("writes a text in the house's layout, once", () => {
+    const path = file("loose.lodrin", shirt.replace(/\n/g, "\n\n"));
+    expect(heard((v) => tidy([path], LIBRARY, v)).told[0]).toContain("Written");
+    const neat = readFileSync(path, "utf8");
+    expect(heard((v) => tidy([path], LIBRARY, v)).told[0]).toContain("tidy already");
+    expect(readFileSync(path, "utf8")).toBe(neat);
+    expect(heard((v) => check([path], LIBRARY, v)).gave).toBe(0);
+  });
+
+  it("touches only what is named as a notation file", () => {
+    expect(() => tidy([SHIRT], LIBRARY, { out: () => 0, tell: () => 0 })).toThrow(RequestError);
+  });
+});
+
+describe("range", () => {
+  const chart = file(
+    "chart.csv",
+    "size,chest,neck,scye_depth,back_waist,half_back,garment_length\n46,92,38,23,44,19,74\n52,104,41,25,45,20.6,77\n58,116,120,27,46,22.5,79\n60,120,,27,46,22.5,79\n",
+  );
+
+  it("runs a system over every size, and names the first that breaks", () => {
+    const { gave, out, told } = heard((v) => range([SHIRT, "--sizes", chart], LIBRARY, v));
+    expect(out.slice(0, 2).every((line) => /^(46|52): all \d+ checks hold$/.test(line))).toBe(true);
+    expect(out[2]).toMatch(/^58: to look at: Neck round/);
+    expect(out[3]).toBe("60: also needs neck");
+    expect([gave, told]).toEqual([1, ["The first size that breaks: 60."]]);
+  });
+
+  it("gives checks and lengths as JSON: the width of the block is a quarter of the chest and its ease", () => {
+    const [text = ""] = heard((v) => range([SHIRT, "--sizes", chart, "--json"], LIBRARY, v)).out;
+    const rows = JSON.parse(text) as RangeRow[];
+    expect(rows.map((r) => r.size)).toEqual(["46", "52", "58", "60"]);
+    // 92 / 4 + 6.5 and 104 / 4 + 6.5 cm, by hand.
+    expect(rows.slice(0, 2).map((r) => r.lengths["Back.hem"])).toEqual([expect.closeTo(295, 6), expect.closeTo(325, 6)]);
+    expect(rows[0]?.checks.length).toBeGreaterThan(20);
+  });
+
+  it("says which measurement a size lacks", () => {
+    const short = file("short.csv", "size,chest\n46,92\n");
+    expect(heard((v) => range([SHIRT, "--sizes", short], LIBRARY, v)).out[0]).toMatch(/^46: also needs .*neck/);
+  });
+});

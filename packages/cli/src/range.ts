@@ -1,0 +1,89 @@
+import { readFileSync } from "node:fs";
+import { loadSystem, type Plan, problemText, run, type Run } from "@lodrin/core";
+import { type ChartSize, readChart } from "@lodrin/formats";
+import { RequestError } from "./arguments.js";
+import type { Voices } from "./draft.js";
+import { failuresOf } from "./failures.js";
+import { libraryFor, readSettings, readSystemFile } from "./files.js";
+
+/** A system run on one size of a chart. Lengths in mm. */
+export interface RangeRow {
+  readonly size: string;
+  readonly missing: readonly string[];
+  readonly failures: readonly string[];
+  /** What is doubted of the size's own figures, or of what they gave. */
+  readonly doubts: readonly string[];
+  readonly checks: readonly { name: string; status: string; got: number; expected: number | readonly number[]; tolerance: number }[];
+  readonly lengths: Readonly<Record<string, number>>;
+}
+
+const USAGE = "./lodrin range SYSTEM --sizes CHART.csv [--settings S] [--json]";
+
+/** Runs `./lodrin range`: a system over every size of a chart. Gives how many sizes break; throws RequestError. */
+export function range(words: readonly string[], library: string, { out, tell }: Voices): number {
+  const { system, sizes, settings, json } = readWords(words);
+  const { source, folder } = readSystemFile(system, library);
+  const { plan, problems } = loadSystem(source, libraryFor(source, library, folder));
+  if (problems.length > 0) throw new RequestError(problems.map((p) => `${system}, ${problemText(p)}`).join("\n"));
+  const rows = readSizes(sizes).map((size) => rowOf(plan, run(plan, size.measurements, readSettings(settings)), size));
+  if (json) out(JSON.stringify(rows));
+  else for (const row of rows) out(rowText(row));
+  const broken = rows.filter(breaks);
+  if (broken[0] && !json) tell(`The first size that breaks: ${broken[0].size}.`);
+  return broken.length;
+}
+
+function readWords(words: readonly string[]): { system: string; sizes: string; settings: string | undefined; json: boolean } {
+  const options = new Map<string, string>();
+  const rest: string[] = [];
+  for (let i = 0; i < words.length; i++) {
+    const word = words[i] as string;
+    if (word === "--sizes" || word === "--settings") {
+      const value = words[++i];
+      if (value === undefined) throw new RequestError(`${word} needs a file behind it. Use: ${USAGE}`);
+      options.set(word, value);
+    } else if (word !== "--json") rest.push(word);
+  }
+  const [system, ...more] = rest;
+  const sizes = options.get("--sizes");
+  if (system === undefined || sizes === undefined || more.length > 0) throw new RequestError(`Use: ${USAGE}`);
+  return { system, sizes, settings: options.get("--settings"), json: words.includes("--json") };
+}
+
+function readSizes(file: string): readonly ChartSize[] {
+  let text: string;
+  try {
+    text = readFileSync(file, "utf8");
+  } catch {
+    throw new RequestError(`The file ${file} cannot be read.`);
+  }
+  const { sizes, problems } = readChart(text);
+  const [problem] = problems;
+  if (problem) throw new RequestError(`${file}, line ${problem.line}: ${problem.why} ${problem.fix}`);
+  return sizes;
+}
+
+function rowOf(plan: Plan, drafted: Run, { name }: ChartSize): RangeRow {
+  const edges = drafted.pieces.flatMap((p) => p.edges.map((e): [string, number] => [e.name, e.length]));
+  return {
+    size: name,
+    missing: drafted.missing,
+    failures: failuresOf(plan, drafted),
+    doubts: drafted.warnings.map(({ text }) => text),
+    checks: drafted.checks.map(({ name: check, status, got, expected, tolerance }) => ({ name: check, status, got, expected, tolerance })),
+    lengths: Object.fromEntries(edges),
+  };
+}
+
+/** A size breaks when something could not be drawn, or a check does not hold. */
+const breaks = ({ missing, failures, checks }: RangeRow): boolean =>
+  missing.length > 0 || failures.length > 0 || checks.some((c) => c.status === "fail");
+
+function rowText(row: RangeRow): string {
+  const { size, missing, failures, doubts, checks } = row;
+  if (missing.length > 0) return `${size}: also needs ${missing.join(", ")}`;
+  const not = checks.filter((c) => c.status === "fail").map((c) => c.name);
+  const look = checks.filter((c) => c.status === "warn").map((c) => c.name);
+  const said = [...failures, ...not.map((name) => `does not hold: ${name}`), ...look.map((name) => `to look at: ${name}`), ...doubts];
+  return `${size}: ${said.length === 0 ? `all ${checks.length} checks hold` : said.join("; ")}`;
+}
