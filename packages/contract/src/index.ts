@@ -5,6 +5,7 @@ export { Draft, draftRoutes } from "./draft.js";
 export { DemoLogin, Place, placeRoutes } from "./place.js";
 export { type BodyOf, type ParamsOf, ranksAbove, type ReplyOf, Role, type Route, route } from "./route.js";
 export { SystemSheet, systemRoutes } from "./system.js";
+export { Work, workRoutes } from "./work.js";
 
 import { accountRoutes } from "./account.js";
 import { bodyRoutes } from "./body.js";
@@ -12,8 +13,9 @@ import { draftRoutes } from "./draft.js";
 import { placeRoutes } from "./place.js";
 import type { Route } from "./route.js";
 import { systemRoutes } from "./system.js";
+import { workRoutes } from "./work.js";
 
 /** Every call of the API. */
-export const ROUTES: readonly Route[] = [placeRoutes, accountRoutes, bodyRoutes, systemRoutes, draftRoutes].flatMap((routes) =>
+export const ROUTES: readonly Route[] = [placeRoutes, accountRoutes, bodyRoutes, systemRoutes, workRoutes, draftRoutes].flatMap((routes) =>
   Object.values(routes),
 );

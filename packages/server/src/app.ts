@@ -21,6 +21,7 @@ import type { Mailer } from "./mail/mailer.js";
 import { peopleRoutes } from "./people/routes.js";
 import { placeRoutesOf } from "./place/routes.js";
 import { systemsRoutes } from "./systems/routes.js";
+import { worksRoutes } from "./works/routes.js";
 
 /** What the application stands on. */
 export interface AppContext {
@@ -68,6 +69,7 @@ export function createApp(context: AppContext): Express {
   placeRoutesOf(router, context.knex, { demo: context.demo ?? false, sendsMail: context.mailer !== undefined });
   peopleRoutes(router, context.knex);
   systemsRoutes(router, context.knex);
+  worksRoutes(router, context.knex, context.files);
   draftsRoutes(router, context.knex);
   draftFiles(router, context.knex, context.files);
   app.use(router);
@@ -118,10 +120,17 @@ const onlyJson: express.RequestHandler = (request, _, next) => {
   next();
 };
 
+/** A path that is no text is told as every other fault is: what serves packed files would answer in its own way. */
+const readablePath: express.RequestHandler = (request, _, next) => {
+  decodeURIComponent(request.path);
+  next();
+};
+
 /** The built application; every path that is no file is the application's own. */
 function serveWeb(app: Express, root: string): void {
   app.use(
     "/assets",
+    readablePath,
     expressStaticGzip(join(root, "assets"), {
       enableBrotli: true,
       orderPreference: ["br", "gz"],

@@ -179,7 +179,7 @@ describe("told at its line", () => {
       draft(`${HEAD}${shaped}`)
         .warnings.map((w) => w.text)
         .join(),
-    ).toContain("Box.centre is sewn or checked, but Box has no such edge");
+    ).toContain("Box centre is sewn or checked, but Box has no such edge");
   });
 });
 

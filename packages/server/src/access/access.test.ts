@@ -28,6 +28,7 @@ interface Things {
   readonly person: string;
   readonly set: string;
   readonly draft: string;
+  readonly work: string;
 }
 
 /** How a route is called, and what its owner's role and a stranger to the things get. `null`: there is nobody else's to touch. */
@@ -88,6 +89,23 @@ const TABLE: Readonly<Record<string, Row>> = {
   },
   "GET /api/systems": { own: 200, others: null },
   "GET /api/systems/:slug/:version": { path: () => `/api/systems/${SHIRT}/1`, own: 200, others: null },
+  "GET /api/works": { own: 200, others: null },
+  "GET /api/works/:id": { path: (t) => `/api/works/${t.work}`, own: 200, others: 404 },
+  "POST /api/works": { body: () => ({ notation: 'system "Mine"' }), own: 201, others: null },
+  "PATCH /api/works/:id": { path: (t) => `/api/works/${t.work}`, body: () => ({ version: 1, notation: "x" }), own: 200, others: 404 },
+  "POST /api/works/:id/publish": {
+    path: (t) => `/api/works/${t.work}/publish`,
+    body: () => ({ version: 1, note: "" }),
+    own: 201,
+    others: 404,
+  },
+  "DELETE /api/works/:id": { path: (t) => `/api/works/${t.work}`, own: 200, others: 404 },
+  "POST /api/works/:id/restore": {
+    path: (t) => `/api/works/${t.work}/restore`,
+    before: (_, t) => h.knex("works").where({ id: t.work }).update({ deletedAt: new Date() }),
+    own: 201,
+    others: 404,
+  },
   "GET /api/drafts": { own: 200, others: null },
   "GET /api/drafts/:id": { path: (t) => `/api/drafts/${t.draft}`, own: 200, others: 404 },
   "POST /api/drafts": { body: (t) => ({ ...NEW_DRAFT, personId: t.person, setId: t.set }), own: 201, others: 404 },
@@ -126,7 +144,11 @@ async function someone(role: Role): Promise<{ v: Visitor; things: Things }> {
   const person = (await v.send("post", "/api/people", NEW_PERSON)).body as Person;
   const set = (await v.send("post", `/api/people/${person.id}/sets`, NEW_SET)).body as MeasurementSet;
   const draft = (await v.send("post", "/api/drafts", NEW_DRAFT)).body as Draft;
-  return { v, things: { accountId, person: person.id, set: set.id, draft: draft.id } };
+  // A system of the account's own, laid there: a student may have been an instructor once.
+  const work = randomUUID();
+  const notation = await h.knex("system_versions").where({ slug: SHIRT }).first<{ notation: string }>("notation");
+  await h.knex("works").insert({ id: work, ownerId: accountId, slug: `w-${work}`, title: "Mine", ...notation });
+  return { v, things: { accountId, person: person.id, set: set.id, draft: draft.id, work } };
 }
 
 const called = (v: Visitor, route: Route, row: Row, t: Things): Promise<request.Response> => {

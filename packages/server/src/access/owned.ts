@@ -3,9 +3,10 @@ import { DraftRow } from "../drafts/draft.js";
 import { notFound } from "../http/problem.js";
 import { PersonRow } from "../people/person.js";
 import { SetRow } from "../people/set.js";
+import { WorkRow } from "../works/work.js";
 
 /**
- * The one place that says what an account may touch: its own people, their sets, its own drafts. A row that is not
+ * The one place that says what an account may touch: its own people, their sets, its own drafts and the systems it writes. A row that is not
  * there and a row that is another's look alike: 404. With `removed` a deleted row is found too, to be restored.
  */
 export class Owned {
@@ -24,6 +25,12 @@ export class Owned {
     const mine = PersonRow.query(this.knex).select("id").where({ ownerId: this.accountId }).whereNull("deletedAt");
     const row = await SetRow.query(this.knex).findById(id).whereIn("personId", mine);
     if (!row || (row.deletedAt !== null) !== removed) throw notFound("measurement set");
+    return row;
+  }
+
+  async work(id: string, removed = false): Promise<WorkRow> {
+    const row = await WorkRow.query(this.knex).findById(id).where({ ownerId: this.accountId });
+    if (!row || (row.deletedAt !== null) !== removed) throw notFound("system");
     return row;
   }
 

@@ -6,6 +6,7 @@ import * as buildingOnOthers from "./migrations/004-systems-that-build-on-others
 import * as serverThatHolds from "./migrations/005-server-that-holds.js";
 import * as rolesAndResets from "./migrations/006-roles-and-resets.js";
 import * as events from "./migrations/007-events.js";
+import * as systemsInWork from "./migrations/008-systems-in-work.js";
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "001-accounts": accounts,
@@ -15,6 +16,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "005-server-that-holds": serverThatHolds,
   "006-roles-and-resets": rolesAndResets,
   "007-events": events,
+  "008-systems-in-work": systemsInWork,
 };
 
 const source: Knex.MigrationSource<string> = {

@@ -27,6 +27,15 @@ async function stock(knex: Knex, slug: string, notation: string, bases: Library)
     .ignore();
 }
 
+/** The newest notation of every system on the shelf, by slug. */
+export async function newestTexts(knex: Knex): Promise<Library> {
+  const rows = await SystemVersionRow.query(knex)
+    .distinctOn("slug")
+    .orderBy([{ column: "slug" }, { column: "version", order: "desc" }])
+    .select("slug", "notation");
+  return Object.fromEntries(rows.map(({ slug, notation }) => [slug, notation]));
+}
+
 /** The newest version of a system, if there is one. */
 export async function newestVersion(knex: Knex, slug: string): Promise<SystemVersionRow | undefined> {
   return SystemVersionRow.query(knex).where({ slug }).orderBy("version", "desc").first();

@@ -12,6 +12,10 @@ export class SystemVersionRow extends BaseModel {
   declare garment: string;
   declare notation: string;
   declare bases: Record<string, string>;
+  /** Who published it; null for the library's own, or when the account is gone. */
+  declare ownerId: string | null;
+  /** What changed in it, in its author's words. */
+  declare changeNote: string;
 
   toReply(): SystemSheet {
     const { slug, title, garment, version, notation, bases } = this;

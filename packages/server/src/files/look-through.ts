@@ -1,0 +1,23 @@
+import { basesOf, type Library, loadSystem, problemText } from "@lodrin/core";
+
+/** A text to be looked through before it is published: plain data, as it is handed to a worker. */
+export interface TextToLook {
+  readonly notation: string;
+  /** The notation of what it may build on, by slug. */
+  readonly library: Library;
+}
+
+/** What a text says of itself, what it builds on, and its problems, each in a sentence. */
+export interface TextLooked {
+  readonly title: string;
+  readonly garment: string;
+  readonly bases: Record<string, string>;
+  readonly problems: readonly string[];
+}
+
+/** Reads and compiles a text. Runs in a worker: it may take all the time and memory it is given there. */
+export function lookThrough({ notation, library }: TextToLook): TextLooked {
+  const bases = { ...basesOf(notation, library) };
+  const { system, problems } = loadSystem(notation, bases);
+  return { title: system.title, garment: system.garment, bases, problems: problems.map(problemText) };
+}

@@ -1,0 +1,92 @@
+import { randomUUID } from "node:crypto";
+import { DONE, type Work, workRoutes } from "@lodrin/contract";
+import type { Router } from "express";
+import type { Knex } from "knex";
+import { Owned } from "../access/owned.js";
+import { insertOnce } from "../database/insert-once.js";
+import { changeVersion } from "../database/versioned.js";
+import type { FileMaker } from "../files/file-maker.js";
+import { mount } from "../http/mount.js";
+import { collision, notFound, ProblemError } from "../http/problem.js";
+import { newestTexts } from "../systems/library.js";
+import { SystemVersionRow } from "../systems/system-version.js";
+import { slugFor, titleIn } from "./naming.js";
+import { WorkRow } from "./work.js";
+
+/** Systems in work: begin, write, publish as a version, delete and restore. What is published is never changed. */
+export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void {
+  const find = (accountId: string, id: string): Promise<WorkRow> => new Owned(knex, accountId).work(id);
+  const published = async (slug: string): Promise<number> => {
+    const [row] = (await knex("system_versions").where({ slug }).max("version as newest")) as { newest: number | null }[];
+    return row?.newest ?? 0;
+  };
+  const reply = async (row: WorkRow): Promise<Work> => row.toReply(await published(row.slug));
+
+  mount(router, workRoutes.works, async ({ accountId }) => {
+    const rows = await WorkRow.query(knex).where({ ownerId: accountId }).whereNull("deletedAt").orderBy("updatedAt", "desc");
+    const newest = (await knex("system_versions")
+      .whereIn(
+        "slug",
+        rows.map((row) => row.slug),
+      )
+      .groupBy("slug")
+      .select("slug")
+      .max("version as newest")) as { slug: string; newest: number }[];
+    return rows.map((row) => {
+      const { notation: _, ...rest } = row.toReply(newest.find(({ slug }) => slug === row.slug)?.newest ?? 0);
+      return rest;
+    });
+  });
+
+  mount(router, workRoutes.work, async ({ accountId, params }) => reply(await find(accountId, params.id)));
+
+  mount(router, workRoutes.addWork, async ({ accountId, body }) => {
+    const { notation, from } = body;
+    if (from && !(await SystemVersionRow.query(knex).findOne(from))) throw notFound("system");
+    const id = body.id ?? randomUUID();
+    const title = titleIn(notation);
+    await insertOnce(WorkRow.query(knex), {
+      ...{ id, ownerId: accountId, notation, title, slug: slugFor(title, id) },
+      ...{ fromSlug: from?.slug ?? null, fromVersion: from?.version ?? null },
+    });
+    return reply(await find(accountId, id));
+  });
+
+  mount(router, workRoutes.changeWork, async ({ accountId, params, body }) => {
+    const { version, notation } = body;
+    const patch = { notation };
+    const change = WorkRow.query(knex)
+      .patch({ ...patch, title: titleIn(notation), version: version + 1, updatedAt: new Date().toISOString() })
+      .where({ id: params.id, ownerId: accountId, version })
+      .whereNull("deletedAt")
+      .returning("*")
+      .first();
+    return reply(await changeVersion(change, patch, { what: "system", find: () => find(accountId, params.id), reply }));
+  });
+
+  mount(router, workRoutes.publishWork, async ({ accountId, params, body }) => {
+    const row = await find(accountId, params.id);
+    // What she saw is what is published: not what another hand has written since.
+    if (row.version !== body.version) throw collision("system", await reply(row));
+    const { title, garment, bases, problems } = await files.look({ notation: row.notation, library: await newestTexts(knex) });
+    const [problem] = problems;
+    if (problem !== undefined) throw new ProblemError(422, "Not ready to be published", `There is something to mend first: ${problem}`);
+    await SystemVersionRow.query(knex).insert({
+      ...{ slug: row.slug, version: (await published(row.slug)) + 1, title, garment, notation: row.notation, bases },
+      ...{ ownerId: accountId, changeNote: body.note.trim() },
+    });
+    return reply(row);
+  });
+
+  mount(router, workRoutes.removeWork, async ({ accountId, params }) => {
+    const row = await find(accountId, params.id);
+    await row.$query(knex).patch({ deletedAt: new Date().toISOString() });
+    return DONE;
+  });
+
+  mount(router, workRoutes.restoreWork, async ({ accountId, params }) => {
+    const row = await new Owned(knex, accountId).work(params.id, true);
+    await row.$query(knex).patch({ deletedAt: null });
+    return reply(await find(accountId, params.id));
+  });
+}
