@@ -122,7 +122,11 @@ const onlyJson: express.RequestHandler = (request, _, next) => {
 
 /** A path that is no text is told as every other fault is: what serves packed files would answer in its own way. */
 const readablePath: express.RequestHandler = (request, _, next) => {
-  decodeURIComponent(request.path);
+  try {
+    decodeURIComponent(request.path);
+  } catch {
+    throw new ProblemError(400, "No such address", "The address holds signs that are no text.");
+  }
   next();
 };
 
