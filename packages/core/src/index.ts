@@ -55,6 +55,6 @@ export * from "./system/model.js";
 export { doingText, printNotation, printStatement } from "./system/notation/print.js";
 export { tidyNotation } from "./system/notation/tidy.js";
 export { type NotationProblem, problemText } from "./system/notation/problem.js";
-export { readNotation, type ReadSystem } from "./system/notation/read.js";
+export { placeOf, readNotation, type ReadSystem } from "./system/notation/read.js";
 export { pointText } from "./verb/form.js";
 export { VERBS } from "./verb/index.js";

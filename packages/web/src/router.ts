@@ -29,6 +29,18 @@ export const router = createRouter({
     },
     { path: "/drafts/:id", name: "draft", component: () => import("./features/draft/DraftView.vue"), meta: { title: "Draft", full: true } },
     { path: "/drafts/:id/print", name: "print", component: () => import("./features/print/PrintView.vue"), meta: { title: "Print" } },
+    {
+      path: "/builder",
+      name: "builder",
+      component: () => import("./features/builder/BuilderView.vue"),
+      meta: { title: "My systems" },
+    },
+    {
+      path: "/builder/:id",
+      name: "work",
+      component: () => import("./features/builder/WorkView.vue"),
+      meta: { title: "Writing", full: true },
+    },
     { path: "/:rest(.*)*", name: "lost", component: () => import("./features/workroom/LostView.vue"), meta: { title: "Not here" } },
   ],
 });

@@ -38,6 +38,8 @@ export interface Autosave<T extends Saveable, F extends keyof T & string> {
   readonly theirs: Ref<T | undefined>;
   readonly why: Ref<string>;
   readonly dirty: ComputedRef<boolean>;
+  /** The version that is saved now. */
+  readonly version: () => number;
   /** Sends what is waiting; resolves true when everything is saved. */
   readonly flush: () => Promise<boolean>;
   readonly keepMine: () => Promise<boolean>;
@@ -168,6 +170,7 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
   });
 
   return {
+    version: () => base.version,
     ...{ local, state, savedAt, theirs, why, dirty, flush, keepMine, takeTheirs },
     stop: () => {
       stopWatching();

@@ -32,6 +32,12 @@ export const useShelf = defineStore("shelf", () => {
     loaded.value = true;
   }
 
+  /** Fetches the shelf anew, after something was published. */
+  async function reload(): Promise<void> {
+    loaded.value = false;
+    await load();
+  }
+
   const bySlug = (slug: string): ShelfSystem | undefined => systems.value.find((s) => s.sheet.slug === slug);
 
   /** One version of a system. Throws CallError. */
@@ -45,5 +51,5 @@ export const useShelf = defineStore("shelf", () => {
     return wanted;
   }
 
-  return { systems, loaded, load, bySlug, version };
+  return { systems, loaded, load, reload, bySlug, version };
 });

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ArrowLeft, ArrowRight, Back, Minus, Plus, Right, VideoPause, VideoPlay } from "@element-plus/icons-vue";
 
-/** Step forward and back, play, jump; fit and zoom; construction or pieces; what lies on the paper besides. */
-defineProps<{ step: number; last: number; playing: boolean; pieces: boolean; grid: boolean; ahead: boolean }>();
+/** Step forward and back, play, jump; fit and zoom; construction or pieces; what lies on the paper besides. `still`: steps are not played. */
+defineProps<{ step: number; last: number; playing: boolean; pieces: boolean; grid: boolean; ahead: boolean; still?: boolean }>();
 defineEmits<{ go: [step: number]; play: []; fit: []; zoom: [factor: number]; pieces: [on: boolean]; grid: []; ahead: [] }>();
 const LAID = [
   { label: "Construction", value: false },
@@ -38,6 +38,7 @@ const LAID = [
         @click="$emit('go', step - 1)"
       />
       <el-button
+        v-if="!still"
         text
         class="wide"
         :icon="playing ? VideoPause : VideoPlay"

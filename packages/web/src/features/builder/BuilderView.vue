@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { Delete, EditPen } from "@element-plus/icons-vue";
+import { type Work, workRoutes } from "@lodrin/contract";
+import { v4 as uuid } from "uuid";
+import { ref } from "vue";
+import { RouterLink, useRouter } from "vue-router";
+import { call } from "../../api/call.js";
+import { useShelf } from "../../stores/shelf.js";
+import { useUndo } from "../../stores/undo.js";
+import LoadState from "../../ui/LoadState.vue";
+import { sayMoment } from "../../ui/times.js";
+import { useAttempt } from "../../ui/use-attempt.js";
+import { useLoad } from "../../ui/use-load.js";
+import { NEW_SYSTEM } from "./new-system.js";
+
+type Listed = Omit<Work, "notation">;
+
+/** The systems an instructor writes: begin one, go on with one, copy one from the shelf. */
+const shelf = useShelf();
+const router = useRouter();
+const works = ref<Listed[]>([]);
+const { ready, why, again } = useLoad(async () => {
+  [works.value] = await Promise.all([call(workRoutes.works, {}), shelf.load()]);
+});
+const { why: failed, attempt } = useAttempt();
+const copied = ref("");
+
+const begin = (notation: string, from?: { slug: string; version: number }): Promise<void> =>
+  attempt(async () => {
+    const work = await call(workRoutes.addWork, { body: { id: uuid(), notation, ...(from ? { from } : {}) } });
+    await router.push({ name: "work", params: { id: work.id } });
+  });
+
+function copy(slug: string): void {
+  const sheet = shelf.bySlug(slug)?.sheet;
+  if (sheet) void begin(sheet.notation, { slug, version: sheet.version });
+}
+
+const remove = (work: Listed): Promise<void> =>
+  attempt(async () => {
+    await call(workRoutes.removeWork, { params: { id: work.id } });
+    works.value = works.value.filter(({ id }) => id !== work.id);
+    useUndo().offer(`“${work.title}” is deleted. What is published stays on the shelf.`, async () => {
+      works.value = [await call(workRoutes.restoreWork, { params: { id: work.id } }), ...works.value];
+    });
+  });
+</script>
+
+<template>
+  <div class="page">
+    <h1>My systems</h1>
+    <p class="lead quiet">
+      Write a drafting system once, as numbered points and measurement formulas, and see it drawn as you write. Published, it stands on the
+      shelf for everyone here.
+    </p>
+    <LoadState v-if="!ready" what="your systems" :why="why" @again="again" />
+    <template v-else>
+      <div class="begin">
+        <el-button type="primary" :icon="EditPen" @click="begin(NEW_SYSTEM)">Begin a new one</el-button>
+        <el-select
+          v-model="copied"
+          filterable
+          placeholder="or begin with a copy from the shelf"
+          aria-label="Begin with a copy"
+          @change="copy"
+        >
+          <el-option v-for="s in shelf.systems" :key="s.sheet.slug" :value="s.sheet.slug" :label="s.sheet.title" />
+        </el-select>
+      </div>
+      <el-alert v-if="failed" :title="failed" type="error" role="alert" :closable="false" />
+      <el-empty v-if="works.length === 0" description="Nothing yet. A new one begins with a frame that draws at once: write over it." />
+      <ul v-else>
+        <li v-for="work in works" :key="work.id">
+          <RouterLink :to="{ name: 'work', params: { id: work.id } }">
+            <b>{{ work.title }}</b>
+            <span class="quiet small"
+              >saved {{ sayMoment(work.updatedAt)
+              }}<template v-if="work.from"> · from {{ work.from.slug }}, version {{ work.from.version }}</template></span
+            >
+          </RouterLink>
+          <el-tag :type="work.published ? 'success' : 'info'">{{ work.published ? `version ${work.published}` : "not published" }}</el-tag>
+          <el-button text :icon="Delete" :aria-label="`Delete ${work.title}`" @click="remove(work)">Delete</el-button>
+        </li>
+      </ul>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.lead {
+  max-width: 62ch;
+  margin: 6px 0 20px;
+}
+.begin {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin-bottom: 20px;
+}
+.begin .el-select {
+  width: 340px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 8px;
+}
+li {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 4px 8px 4px 16px;
+  border-radius: var(--radius);
+  background: var(--panel);
+}
+li a {
+  flex: 1;
+  display: grid;
+  padding: 8px 0;
+  color: var(--ink);
+  text-decoration: none;
+}
+</style>

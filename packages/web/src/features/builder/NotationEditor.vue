@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { acceptCompletion, autocompletion, completionKeymap } from "@codemirror/autocomplete";
+import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
+import { lintGutter, lintKeymap, setDiagnostics } from "@codemirror/lint";
+import { EditorState } from "@codemirror/state";
+import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from "@codemirror/view";
+import type { LoadedSystem } from "@lodrin/core";
+import { onBeforeUnmount, onMounted, useTemplateRef, watch } from "vue";
+import { completeWith } from "./completions.js";
+import { notationLanguage } from "./notation-language.js";
+import { diagnosticOf } from "./problems.js";
+
+/** The text face: the notation as it is typed, with its problems under their words. Every change is a change of the text alone. */
+const props = defineProps<{ loaded: LoadedSystem }>();
+const text = defineModel<string>({ required: true });
+const emit = defineEmits<{ line: [line: number] }>();
+
+const holder = useTemplateRef<HTMLElement>("holder");
+let view: EditorView | undefined;
+
+onMounted(() => {
+  if (!holder.value) return;
+  view = new EditorView({
+    parent: holder.value,
+    state: EditorState.create({
+      doc: text.value,
+      extensions: [
+        lineNumbers(),
+        history(),
+        drawSelection(),
+        highlightActiveLine(),
+        lintGutter(),
+        EditorView.lineWrapping,
+        EditorView.contentAttributes.of({ "aria-label": "The text of the system", spellcheck: "false" }),
+        notationLanguage,
+        autocompletion({ override: [completeWith(() => props.loaded)], icons: false }),
+        keymap.of([{ key: "Tab", run: acceptCompletion }, ...completionKeymap, ...lintKeymap, ...historyKeymap, ...defaultKeymap]),
+        EditorView.updateListener.of((update) => {
+          if (update.docChanged) text.value = update.state.doc.toString();
+          if (update.selectionSet || update.docChanged) emit("line", update.state.doc.lineAt(update.state.selection.main.head).number);
+        }),
+      ],
+    }),
+  });
+  // What scrolls can be reached by key.
+  view.scrollDOM.tabIndex = 0;
+  mark();
+});
+onBeforeUnmount(() => view?.destroy());
+
+function mark(): void {
+  if (!view) return;
+  const { doc } = view.state;
+  view.dispatch(
+    setDiagnostics(
+      view.state,
+      props.loaded.problems.map((p) => diagnosticOf(p, doc)),
+    ),
+  );
+}
+watch(() => props.loaded, mark);
+// What comes from outside, like another hand's text that was taken, replaces what stands; what was typed here is there already.
+watch(text, (now) => {
+  if (view && view.state.doc.toString() !== now) view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: now } });
+});
+
+/** Puts the cursor on a line, and brings it into sight. */
+function goTo(line: number, column = 1): void {
+  if (!view) return;
+  const at = view.state.doc.line(Math.min(Math.max(1, line), view.state.doc.lines));
+  const anchor = Math.min(at.from + column - 1, at.to);
+  view.dispatch({ selection: { anchor }, effects: EditorView.scrollIntoView(anchor, { y: "center" }) });
+  view.focus();
+}
+defineExpose({ goTo });
+</script>
+
+<template>
+  <div ref="holder" class="editor on-paper" />
+</template>
+
+<style scoped>
+.editor {
+  min-height: 0;
+  overflow: hidden;
+  background: var(--paper);
+}
+.editor :deep(.cm-editor) {
+  height: 100%;
+  color: #22262a;
+  font-size: 16px;
+}
+.editor :deep(.cm-scroller) {
+  font-family: ui-monospace, "DejaVu Sans Mono", monospace;
+  line-height: 1.5;
+}
+.editor :deep(.cm-gutters) {
+  background: #efe9d8;
+  color: #5a5f60;
+  border: 0;
+}
+.editor :deep(.cm-activeLine) {
+  background: #f3e2ec88;
+}
+.editor :deep(.cm-tooltip) {
+  max-width: 480px;
+  background: #fffdf6;
+  color: #22262a;
+  border: 1px solid #8f938c;
+  font-family: var(--face);
+}
+.editor :deep(.cm-focused) {
+  outline: none;
+}
+.editor :deep(.cm-diagnosticAction) {
+  background: var(--now);
+  color: #fffaf5;
+}
+</style>
