@@ -44,5 +44,12 @@ export default ts.config(
       "vue/require-default-prop": "off",
     },
   },
-  { files: ["**/*.vue"], rules: { "@typescript-eslint/no-non-null-assertion": "off" } },
+  {
+    files: ["**/*.vue"],
+    rules: {
+      "@typescript-eslint/no-non-null-assertion": "off",
+      // A component that is not imported would be drawn as an unknown element, without a word.
+      "vue/no-undef-components": ["error", { ignorePatterns: ["^[eE]l-?"] }],
+    },
+  },
 );

@@ -246,6 +246,7 @@ h1 {
 .mend .el-button {
   height: auto;
   min-height: 32px;
+  line-height: 1.35;
   text-align: left;
   white-space: normal;
   font-weight: 500;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { HomeUnit, Plan } from "@lodrin/core";
 import { TEXT_FORMATS } from "@lodrin/formats";
+import LinkButton from "../../ui/LinkButton.vue";
 import BringIn from "./BringIn.vue";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { takeFile } from "./take-file.js";
