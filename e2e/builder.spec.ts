@@ -10,7 +10,7 @@ test("an instructor writes a system as text, sees it drawn, mends it and publish
 }) => {
   await signIn(page, "ottoline");
   await page.getByRole("link", { name: "Builder" }).click();
-  await expect(page.getByText("Nothing yet.")).toBeVisible();
+  await expect(page.getByRole("listitem").filter({ hasText: "Lantern bearer's cape" })).toContainText("version 2");
   await page.getByRole("button", { name: "Begin a new one" }).click();
   const text = page.getByRole("textbox", { name: "The text of the system" });
   const paper = page.locator(".numbers");

@@ -5,6 +5,9 @@ import { DraftRow } from "../drafts/draft.js";
 import { PersonRow } from "../people/person.js";
 import { SetRow } from "../people/set.js";
 import { newestVersion } from "../systems/library.js";
+import { SystemVersionRow } from "../systems/system-version.js";
+import { WorkRow } from "../works/work.js";
+import { CAPE_FIRST, CAPE_NOTES, CAPE_NOW, CAPE_SLUG } from "./cape.js";
 import { DEMO_ACCOUNTS, DEMO_PASSWORD, type DemoAccount } from "./workshop.js";
 
 /** The logins printed when Lodrin starts. */
@@ -17,11 +20,33 @@ export async function loadDemo(knex: Knex): Promise<void> {
     await trx.raw("select pg_advisory_xact_lock(41500)");
     if ((await AccountRow.query(trx).resultSize()) > 0) return;
     const passwordHash = await hashPassword(DEMO_PASSWORD);
-    for (const account of DEMO_ACCOUNTS) await loadAccount(trx, account, passwordHash);
+    const instructors: string[] = [];
+    await loadCapeFirst(trx);
+    for (const account of DEMO_ACCOUNTS) {
+      const id = await loadAccount(trx, account, passwordHash);
+      if (account.role === "instructor") instructors.push(id);
+    }
+    await loadCapeNow(trx, instructors[0]);
   });
 }
 
-async function loadAccount(trx: Knex.Transaction, account: DemoAccount, passwordHash: string): Promise<void> {
+const CAPE = { slug: CAPE_SLUG, title: "Lantern bearer's cape", garment: "cape" } as const;
+
+/** The first version lies on the shelf before the students' drafts are begun: one of them is made with it. */
+async function loadCapeFirst(trx: Knex.Transaction): Promise<void> {
+  await SystemVersionRow.query(trx).insert({ ...CAPE, version: 1, notation: CAPE_FIRST, bases: {}, changeNote: CAPE_NOTES[0] });
+}
+
+/** Then its author published the second, and works on. */
+async function loadCapeNow(trx: Knex.Transaction, ownerId: string | undefined): Promise<void> {
+  if (ownerId === undefined) return;
+  await SystemVersionRow.query(trx).patch({ ownerId }).where({ slug: CAPE_SLUG });
+  await SystemVersionRow.query(trx).insert({ ...CAPE, version: 2, notation: CAPE_NOW, bases: {}, ownerId, changeNote: CAPE_NOTES[1] });
+  await WorkRow.query(trx).insert({ ownerId, slug: CAPE_SLUG, title: CAPE.title, notation: CAPE_NOW });
+}
+
+/** Gives the account's id. */
+async function loadAccount(trx: Knex.Transaction, account: DemoAccount, passwordHash: string): Promise<string> {
   const { email, name, role, unit } = account;
   const { id: ownerId } = await AccountRow.query(trx).insert({ email, name, role, unit, passwordHash });
   for (const person of account.people) {
@@ -43,6 +68,7 @@ async function loadAccount(trx: Knex.Transaction, account: DemoAccount, password
       if (set.draft) await loadDraft(trx, { ownerId, personId, setId, personName: person.name }, set, set.draft);
     }
   }
+  return ownerId;
 }
 
 async function loadDraft(

@@ -1,3 +1,5 @@
+import { CAPE_SLUG } from "./cape.js";
+
 /** The costume workshop of the Quillmoor Lantern Festival. Festival, people and bodies are invented. */
 export interface DemoAccount {
   readonly email: string;
@@ -372,6 +374,7 @@ export const DEMO_ACCOUNTS: readonly DemoAccount[] = [
               shoulder_length: "14",
             },
             note: "",
+            draft: { slug: CAPE_SLUG, name: "Lantern bearer's cape, Jory", note: "In the workshop's grey felt.", step: 4 },
           },
         ],
       },
