@@ -37,7 +37,7 @@ const sum = computed(() => {
       : misses.value.length === 0
         ? `all ${checks.length} checks hold`
         : `${misses.value.length} of ${checks.length} checks want a look`;
-  return `${loaded.value.plan.steps.length} steps, ${made.length} pieces, ${held} on this body.`;
+  return `${loaded.value.plan.steps.length} steps, ${made.length} ${made.length === 1 ? "piece" : "pieces"}, ${held} on this body.`;
 });
 
 const published = ref(props.work.published);

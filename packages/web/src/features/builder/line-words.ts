@@ -1,23 +1,7 @@
 /** The words a line of the notation may begin with. */
-export const LINE_WORDS = [
+export const LINE_WORDS: readonly string[] = [
   ...["system", "garment", "about", "suits", "uses", "measure", "set", "choose", "table", "value", "board", "part"],
-  ...[
-    "level",
-    "line",
-    "curve",
-    "dart",
-    "join",
-    "trace",
-    "piece",
-    "grade",
-    "evenly",
-    "mark",
-    "cut",
-    "check",
-    "sew",
-    "closes",
-    "caution",
-    "lesson",
-  ],
-  ...["why", "watch", "only", "when", "iso"],
-] as const as readonly string[];
+  ...["level", "line", "curve", "arc", "dart", "join", "trace", "grade", "evenly"],
+  ...["piece", "edge", "grain", "notch", "inside", "drill", "button", "buttonhole", "note", "shape", "leave"],
+  ...["check", "sew", "passes", "closes", "caution", "lesson", "why", "watch", "when", "only", "iso", "cause", "look", "at"],
+];
