@@ -8,6 +8,8 @@ export const SystemSheet = Type.Object(
     title: Type.String(),
     garment: Type.String(),
     version: Version,
+    /** Whose school it is: the name of who published it; empty for the library's own. */
+    by: Type.String(),
     notation: Type.String(),
     /** The notation of the systems it builds on, as they were when this version was published. */
     bases: Type.Record(Type.String(), Type.String()),

@@ -22,7 +22,9 @@ export function systemsRoutes(router: Router, knex: Knex): void {
   });
 
   mount(router, systemRoutes.system, async ({ params }) => {
-    const row = await SystemVersionRow.query(knex).findOne({ slug: params.slug, version: Number(params.version) });
+    const row = await SystemVersionRow.withNames(knex)
+      .where({ slug: params.slug, version: Number(params.version) })
+      .first();
     if (!row) throw notFound("system");
     return row.toReply();
   });

@@ -28,15 +28,19 @@ export class ShelfKeeper {
     return this.kept;
   }
 
+  /** What the shelf was made of: the versions, and the names of who published them. */
   private async stamp(): Promise<string> {
-    const [row] = (await this.knex("system_versions").select(
-      this.knex.raw("count(*) as many, extract(epoch from max(created_at)) as newest"),
-    )) as { many: string; newest: string | null }[];
-    return `"${row?.many ?? 0}-${row?.newest ?? 0}"`;
+    const [row] = (await this.knex("system_versions")
+      .leftJoin("accounts", "accounts.id", "system_versions.owner_id")
+      .select(
+        this.knex.raw("count(*) as many, extract(epoch from max(system_versions.created_at)) as newest"),
+        this.knex.raw("md5(coalesce(string_agg(accounts.name, ',' order by system_versions.id), '')) as names"),
+      )) as { many: string; newest: string | null; names: string }[];
+    return `"${row?.many ?? 0}-${row?.newest ?? 0}-${row?.names ?? ""}"`;
   }
 
   private async newest(): Promise<SystemSheet[]> {
-    const rows = await SystemVersionRow.query(this.knex)
+    const rows = await SystemVersionRow.withNames(this.knex)
       .distinctOn("slug")
       .orderBy([{ column: "slug" }, { column: "version", order: "desc" }]);
     return rows.map((row) => row.toReply());

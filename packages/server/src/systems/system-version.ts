@@ -1,4 +1,6 @@
 import type { SystemSheet } from "@lodrin/contract";
+import type { Knex } from "knex";
+import type { QueryBuilder } from "objection";
 import { BaseModel } from "../database/base-model.js";
 
 /** One published version of a system's notation. Never changed once drafted with. */
@@ -17,8 +19,18 @@ export class SystemVersionRow extends BaseModel {
   /** What changed in it, in its author's words. */
   declare changeNote: string;
 
+  /** The name of its owner, where it was asked for. */
+  declare by: string | null | undefined;
+
+  /** A version with the name of who published it. */
+  static withNames(knex: Knex): QueryBuilder<SystemVersionRow, SystemVersionRow[]> {
+    return SystemVersionRow.query(knex)
+      .leftJoin("accounts", "accounts.id", "systemVersions.ownerId")
+      .select("systemVersions.*", "accounts.name as by");
+  }
+
   toReply(): SystemSheet {
-    const { slug, title, garment, version, notation, bases } = this;
-    return { slug, title, garment, version, notation, bases };
+    const { slug, title, garment, version, notation, bases, by } = this;
+    return { slug, title, garment, version, by: by ?? "", notation, bases };
   }
 }

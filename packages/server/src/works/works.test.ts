@@ -69,7 +69,10 @@ describe("publishing", () => {
   it("puts the text on the shelf as a version; a student's draft keeps the one it began with", async () => {
     const work = await begin();
     expect((await publish(work, "The first.")).body).toMatchObject({ published: 1 });
-    expect((await shelf(student)).find((s) => s.slug === work.slug)).toMatchObject({ version: 1, title: "Bearer's hood", notation: text });
+    expect((await shelf(student)).find((s) => s.slug === work.slug)).toMatchObject({
+      ...{ version: 1, title: "Bearer's hood", notation: text, by: "Somebody" },
+    });
+    expect((await shelf(student)).find((s) => s.slug === SHIRT)?.by).toBe("");
     const made = await student.send("post", "/api/drafts", {
       ...{ name: "Hood", note: "", slug: work.slug, personId: null, personName: "", setId: null, unit: "cm" },
       ...{ measurements: {}, settings: {}, step: 0 },

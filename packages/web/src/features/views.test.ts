@@ -3,7 +3,7 @@ import { loadSystem } from "@lodrin/core";
 import { describe, expect, it } from "vitest";
 import { changesOf } from "./bodies/changes.js";
 import { cardFacts } from "./shelf/card-facts.js";
-import { fitsWish } from "./shelf/filter-shelf.js";
+import { fitsWish, LIBRARY_SCHOOL } from "./shelf/filter-shelf.js";
 import { firstWords } from "./shelf/first-words.js";
 import { draftName, firstDrawn } from "./shelf/new-draft.js";
 import { draftFacts } from "./workroom/draft-facts.js";
@@ -37,8 +37,8 @@ describe("the first words of a text", () => {
 
 describe("the shelf", () => {
   const facts = cardFacts({ notation, bases: {} }, [{ written: WRITTEN, unit: "cm" }]);
-  const sheet = { title: "Menswear flat shirt block", garment: "shirt" };
-  const wish = { words: "", garment: "", unit: "", measured: false } as const;
+  const sheet = { title: "Menswear flat shirt block", garment: "shirt", by: "" };
+  const wish = { words: "", garment: "", unit: "", school: "", measured: false } as const;
   it.each([
     [{}, true],
     [{ words: "SHIRT flat" }, true],
@@ -47,6 +47,8 @@ describe("the shelf", () => {
     [{ unit: "cm" as const }, true],
     [{ unit: "in" as const }, false],
     [{ measured: true }, true],
+    [{ school: LIBRARY_SCHOOL }, true],
+    [{ school: "Ottoline Vance" }, false],
   ])("looked through for %o", (part, fits) => expect(fitsWish(sheet, facts, { ...wish, ...part })).toBe(fits));
 
   it("what is not worked out yet is judged by what is known", () => {

@@ -1,6 +1,7 @@
 import { type Draft, draftRoutes } from "@lodrin/contract";
 import { defaultMark, type HomeUnit, type Plan, run, type Run, stepDimension, type TapeMark } from "@lodrin/core";
-import { computed, type ComputedRef, ref, type Ref, shallowRef } from "vue";
+import { useIntervalFn } from "@vueuse/core";
+import { computed, type ComputedRef, type Ref, shallowRef } from "vue";
 import { call } from "../../api/call.js";
 import { startAutosave, type Autosave } from "../../api/autosave.js";
 import { useSession } from "../../stores/session.js";
@@ -53,7 +54,7 @@ export function useDrafting(open: OpenDraft): {
   step: Ref<number>;
   last: ComputedRef<number>;
   tape: ComputedRef<number | undefined>;
-  playing: Ref<boolean>;
+  playing: Readonly<Ref<boolean>>;
   go: (step: number) => void;
   play: () => void;
 } {
@@ -70,13 +71,12 @@ export function useDrafting(open: OpenDraft): {
   });
   const tape = computed(() => stepDimension(plan, drafted.value, step.value).mm);
 
-  const playing = ref(false);
-  let timer: ReturnType<typeof setInterval> | undefined;
   const PACE_MS = 900;
-  const halt = (): void => {
-    clearInterval(timer);
-    playing.value = false;
-  };
+  const {
+    isActive: playing,
+    pause: halt,
+    resume,
+  } = useIntervalFn(() => (step.value >= last.value ? halt() : void (step.value += 1)), PACE_MS, { immediate: false });
   const go = (to: number): void => {
     halt();
     step.value = to;
@@ -84,8 +84,7 @@ export function useDrafting(open: OpenDraft): {
   const play = (): void => {
     if (playing.value) return halt();
     if (step.value >= last.value) step.value = 0;
-    playing.value = true;
-    timer = setInterval(() => (step.value >= last.value ? halt() : (step.value += 1)), PACE_MS);
+    resume();
   };
   return { plan, run: drafted, unit, mark, step, last, tape, playing, go, play };
 }

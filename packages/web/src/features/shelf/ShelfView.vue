@@ -7,7 +7,7 @@ import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
 import type { CardFacts } from "./card-facts.js";
-import { fitsWish, type ShelfWish } from "./filter-shelf.js";
+import { fitsWish, schoolOf, type ShelfWish } from "./filter-shelf.js";
 import SystemCard from "./SystemCard.vue";
 import { useCardFacts } from "./use-card-facts.js";
 
@@ -17,7 +17,7 @@ const drafts = useDrafts();
 const { ready, why, again } = useLoad(() => Promise.all([shelf.load(), people.load(), drafts.load()]));
 const { facts, ask } = useCardFacts();
 
-const NOTHING = { words: "", garment: "", unit: "", measured: false } as const;
+const NOTHING = { words: "", garment: "", unit: "", school: "", measured: false } as const;
 const wish = reactive<{ -readonly [K in keyof ShelfWish]: ShelfWish[K] }>({ ...NOTHING });
 const UNITS = [
   { value: "", label: "any" },
@@ -27,6 +27,7 @@ const UNITS = [
 const factsOf = (s: ShelfSystem): CardFacts | undefined => facts.value.get(s.sheet.slug);
 const title = (garment: string): string => garment.replace(/^./, (c) => c.toUpperCase());
 const garments = computed(() => [...new Set(shelf.systems.map((s) => s.sheet.garment))].sort());
+const schools = computed(() => [...new Set(shelf.systems.map((s) => schoolOf(s.sheet)))].sort());
 const found = computed(() =>
   shelf.systems.filter((s) => fitsWish(s.sheet, factsOf(s), wish)).sort((a, b) => a.sheet.garment.localeCompare(b.sheet.garment)),
 );
@@ -73,6 +74,9 @@ const older = ({ sheet }: ShelfSystem): number =>
         />
         <el-select v-model="wish.garment" class="garment" clearable placeholder="every garment" aria-label="Garment">
           <el-option v-for="garment in garments" :key="garment" :value="garment" :label="title(garment)" />
+        </el-select>
+        <el-select v-if="schools.length > 1" v-model="wish.school" class="garment" clearable placeholder="every school" aria-label="School">
+          <el-option v-for="school in schools" :key="school" :value="school" :label="title(school)" />
         </el-select>
         <el-segmented v-model="wish.unit" :options="UNITS" aria-label="Unit it is written in" />
         <el-checkbox v-model="wish.measured">I have the measurements</el-checkbox>

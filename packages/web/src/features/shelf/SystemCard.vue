@@ -27,6 +27,7 @@ const LONGEST = 165;
     <div class="tags">
       <el-tag type="info" size="small">{{ sheet.garment }}</el-tag>
       <el-tag v-if="facts" type="info" size="small">{{ facts.unit === "cm" ? "centimetres" : "inches" }}</el-tag>
+      <el-tag v-if="sheet.by" size="small">{{ sheet.by }}</el-tag>
       <el-tag v-if="older" type="warning" size="small">newer than {{ older }} of your drafts</el-tag>
     </div>
     <template v-if="facts">
