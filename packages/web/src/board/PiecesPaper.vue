@@ -199,7 +199,15 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
       </g>
     </svg>
     <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
-    <p v-if="laid.length === 0" class="empty callout warn">No piece can be taken off the board yet. Fill in what the draft still needs.</p>
+    <el-alert
+      v-if="laid.length === 0"
+      class="empty"
+      type="warning"
+      role="status"
+      show-icon
+      :closable="false"
+      title="No piece can be taken off the board yet. Fill in what the draft still needs."
+    />
   </div>
 </template>
 
@@ -291,5 +299,6 @@ text {
 .empty {
   position: absolute;
   inset: auto 40px 40px;
+  width: auto;
 }
 </style>

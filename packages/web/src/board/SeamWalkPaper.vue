@@ -64,7 +64,14 @@ const here = computed(() => (laid.value ? toScreen(view.value, laid.value.at) : 
       <circle v-if="walk" class="here" r="8" :cx="here.x" :cy="here.y" />
     </svg>
     <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
-    <p v-if="!walk" class="gone callout warn">One of these edges is not on the draft any more.</p>
+    <el-alert
+      v-if="!walk"
+      class="gone"
+      type="warning"
+      role="status"
+      :closable="false"
+      title="One of these edges is not on the draft any more."
+    />
   </div>
 </template>
 
@@ -96,5 +103,6 @@ const here = computed(() => (laid.value ? toScreen(view.value, laid.value.at) : 
 .gone {
   position: absolute;
   inset: auto 40px 70px;
+  width: auto;
 }
 </style>

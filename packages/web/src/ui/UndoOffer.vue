@@ -19,7 +19,7 @@ async function attempt(act: () => Promise<unknown>, told: string): Promise<void>
 <template>
   <div class="offer">
     <p>{{ text }}</p>
-    <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
+    <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
     <div class="acts">
       <el-button type="primary" @click="attempt(props.undo, 'It could not be brought back')">Bring it back</el-button>
       <el-button v-if="props.forGood" text @click="attempt(props.forGood, 'It could not be deleted for good')">Delete for good</el-button>

@@ -36,8 +36,15 @@ async function change(): Promise<void> {
     <el-form-item label="A new one, ten letters or more" prop="password">
       <el-input v-model="given.password" type="password" show-password autocomplete="new-password" size="large" />
     </el-form-item>
-    <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
-    <p v-if="done" class="callout pass small" role="status">Your password is changed. Everywhere else you are signed out.</p>
+    <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
+    <el-alert
+      v-if="done"
+      title="Your password is changed. Everywhere else you are signed out."
+      type="success"
+      role="status"
+      show-icon
+      :closable="false"
+    />
     <el-button native-type="submit" type="primary" size="large">Change the password</el-button>
   </el-form>
 </template>
@@ -46,7 +53,7 @@ async function change(): Promise<void> {
 .password {
   width: 100%;
 }
-.callout {
+.el-alert {
   margin-bottom: 12px;
 }
 </style>

@@ -26,7 +26,7 @@ const remove = (): Promise<void> =>
     <form @submit.prevent="remove">
       <p>Nobody can bring it back. Write your password to go on.</p>
       <el-input v-model="password" type="password" show-password autocomplete="current-password" size="large" aria-label="Password" />
-      <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
+      <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
       <div class="acts">
         <el-button size="large" @click="asking = false">Keep it</el-button>
         <el-button size="large" type="danger" native-type="submit" :disabled="password === ''">Delete it for good</el-button>

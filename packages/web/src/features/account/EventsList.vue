@@ -21,7 +21,7 @@ onMounted(() => attempt(async () => (events.value = await call(accountRoutes.eve
 </script>
 
 <template>
-  <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
+  <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
   <p v-else-if="events?.length === 0" class="quiet">
     Nothing yet. When somebody changes your role or makes a link for a new password, it stands here.
   </p>

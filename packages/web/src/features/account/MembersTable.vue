@@ -47,7 +47,7 @@ const makeLink = (member: Member): Promise<void> =>
       placeholder="Find by name or e-mail"
       aria-label="Find by name or e-mail"
     />
-    <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
+    <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
     <el-table :data="shown" :default-sort="{ prop: 'name', order: 'ascending' }" max-height="460" empty-text="Nobody of that name.">
       <el-table-column prop="name" label="Name" sortable min-width="150" />
       <el-table-column prop="email" label="E-mail" sortable min-width="220" />

@@ -6,6 +6,7 @@ import { useRoute } from "vue-router";
 import { call } from "../../api/call.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { passwordRules } from "./password-rules.js";
+import LinkButton from "../../ui/LinkButton.vue";
 
 /** Where the link for a forgotten password leads. Its token stands behind the #, which no server is sent and no log keeps. */
 const token = useRoute().hash.slice(1);
@@ -22,7 +23,6 @@ async function set(): Promise<void> {
     done.value = true;
   });
 }
-import LinkButton from "../../ui/LinkButton.vue";
 </script>
 
 <template>
@@ -30,14 +30,14 @@ import LinkButton from "../../ui/LinkButton.vue";
     <section class="card">
       <h1>A new password</h1>
       <template v-if="done">
-        <p class="callout pass" role="status">Your new password is set.</p>
+        <el-alert title="Your new password is set." type="success" role="status" show-icon :closable="false" />
         <LinkButton type="primary" :to="{ name: 'sign-in' }">Sign in with it</LinkButton>
       </template>
       <el-form v-else ref="form" :model="given" :rules="{ password: passwordRules }" label-position="top" @submit.prevent="set">
         <el-form-item label="Ten letters or more" prop="password">
           <el-input v-model="given.password" type="password" show-password autocomplete="new-password" size="large" />
         </el-form-item>
-        <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
+        <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
         <el-button native-type="submit" type="primary" size="large">Set it</el-button>
       </el-form>
     </section>
@@ -52,7 +52,7 @@ import LinkButton from "../../ui/LinkButton.vue";
   display: grid;
   gap: 16px;
 }
-.callout {
+.el-alert {
   margin-bottom: 12px;
 }
 </style>

@@ -33,7 +33,7 @@ const system = (device: string): string => /\((?:X11; )?([^;)]+)/.exec(device)?.
       <el-tag v-if="place.here" round>here</el-tag>
     </li>
   </ul>
-  <p v-if="why" class="callout fail small" role="alert">{{ why }}</p>
+  <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
   <el-button v-if="places.length > 1" size="large" @click="signOutElsewhere"> Sign out everywhere else </el-button>
 </template>
 

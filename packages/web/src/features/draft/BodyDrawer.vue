@@ -43,10 +43,12 @@ function take(id: string): void {
 
 <template>
   <div class="drawer-body">
-    <p v-if="missing.length" class="callout warn">
-      This system also needs <b>{{ missing.map((k) => measurementName(k).toLowerCase()).join(", ") }}</b>. Fill it in here and the draft
-      goes on.
-    </p>
+    <el-alert v-if="missing.length" type="warning" role="status" show-icon :closable="false">
+      <template #title
+        >This system also needs <b>{{ missing.map((k) => measurementName(k).toLowerCase()).join(", ") }}</b>. Fill it in here and the draft
+        goes on.</template
+      >
+    </el-alert>
     <BodyFigure :key-name="focus" :how="how" />
     <el-form-item label="Figures taken from" label-position="top">
       <el-select :model-value="local.setId ?? ''" :placeholder="local.personName || 'typed here'" @change="take">

@@ -46,7 +46,7 @@ async function bring({ raw: file }: UploadFile): Promise<void> {
         ><el-icon><Upload /></el-icon><span>Bring figures in from a CSV file …</span></span
       >
     </el-upload>
-    <div v-if="messages.length" class="callout small" role="status">
+    <div v-if="messages.length" class="small" role="status">
       <p v-for="line in messages" :key="line">{{ line }}</p>
     </div>
   </div>

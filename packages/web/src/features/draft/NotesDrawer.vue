@@ -54,7 +54,7 @@ function rename(written: string): void {
     </template>
     <template v-if="cautions.length">
       <h3>Take care</h3>
-      <p v-for="text in cautions" :key="text" class="callout warn small">{{ text }}</p>
+      <el-alert v-for="text in cautions" :key="text" type="warning" role="note" :closable="false" :title="text" />
     </template>
   </div>
 </template>

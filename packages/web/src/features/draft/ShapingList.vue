@@ -30,7 +30,12 @@ const state = (index: number): string => (index === props.stage ? "now" : index 
           <span class="number">{{ i + 1 }}</span><span>{{ shapingSentence(plan, planned(s)) }}</span>
         </button>
         <div v-if="stage === i + 1" class="open">
-          <p v-if="s.outcome.status === 'failed'" class="callout fail"><b>Not done.</b> {{ s.outcome.why }} {{ s.outcome.fix }}</p>
+          <el-alert
+            v-if="s.outcome.status === 'failed'"
+            type="error"
+            :closable="false"
+            :title="`Not done. ${s.outcome.why} ${s.outcome.fix}`"
+          />
           <template v-if="gradual(s)">
             <p class="small">Watch it: drag from before to after</p>
             <el-slider

@@ -7,6 +7,7 @@ import { useDrafts } from "../../stores/drafts.js";
 import { usePeople } from "../../stores/people.js";
 import { useSession } from "../../stores/session.js";
 import { useShelf } from "../../stores/shelf.js";
+import LinkButton from "../../ui/LinkButton.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
@@ -96,9 +97,9 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
 <template>
   <div class="page">
     <LoadState v-if="!ready" what="the system and your bodies" :why="why" @again="again" />
-    <p v-else-if="!system" class="callout fail">
-      There is no such system on the shelf. <RouterLink :to="{ name: 'shelf' }">Back to the shelf</RouterLink>
-    </p>
+    <el-result v-else-if="!system" icon="info" sub-title="There is no such system on the shelf.">
+      <template #extra><LinkButton type="primary" :to="{ name: 'shelf' }">Back to the shelf</LinkButton></template>
+    </el-result>
     <div v-else class="start">
       <div>
         <h1>{{ system.sheet.title }}</h1>
@@ -107,7 +108,7 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
           Builds on the <RouterLink :to="{ name: 'start', params: { slug: base.slug } }">{{ base.title }}</RouterLink>. {{ base.text }}
         </p>
         <h2>On whose body?</h2>
-        <p v-if="failed" class="callout fail" role="alert">{{ failed }}</p>
+        <el-alert v-if="failed" :title="failed" type="error" role="alert" show-icon :closable="false" />
         <ul>
           <li v-for="c in choices" :key="c.set.id">
             <button class="body" :disabled="busy" @click="begin(c.person, c.set)">

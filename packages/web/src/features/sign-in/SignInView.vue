@@ -115,9 +115,14 @@ async function lookRound({ email, password }: DemoLogin): Promise<void> {
         <el-button v-else link type="primary" @click="turn('in')">I have an account</el-button>
         <el-button v-if="mode === 'in'" link type="primary" @click="turn('forgot')">I forgot my password</el-button>
       </div>
-      <p v-if="mode === 'forgot' && place && !place.sendsMail" class="callout warn small">
-        This place sends no e-mail. Ask your teacher, or the owner of the place, for a link.
-      </p>
+      <el-alert
+        v-if="mode === 'forgot' && place && !place.sendsMail"
+        title="This place sends no e-mail. Ask your teacher, or the owner of the place, for a link."
+        type="warning"
+        role="note"
+        show-icon
+        :closable="false"
+      />
       <div v-if="place?.logins.length && mode === 'in'" class="demo">
         <p class="small"><b>This is the demo.</b> Look round as one of the festival's workshop:</p>
         <div class="logins">
