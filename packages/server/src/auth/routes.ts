@@ -1,6 +1,7 @@
 import { DONE, accountRoutes, type Role } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
+import { isTaken } from "../database/taken.js";
 import { mount } from "../http/mount.js";
 import { ProblemError, signInFirst } from "../http/problem.js";
 import { AccountRow, addressOf, signedInAccount, tidyEmail } from "./account.js";
@@ -57,9 +58,7 @@ export function authRoutes(router: Router, knex: Knex, attempts: Attempts): void
 
 const alreadyHere = (): ProblemError => new ProblemError(409, "Already here", "There is an account with this e-mail. Sign in instead.");
 
-const UNIQUE_VIOLATION = "23505";
-
 /** Two sign-ups at the same moment: the second finds the e-mail taken. */
-function takenMeanwhile(error: { nativeError?: { code?: string } }): never {
-  throw error.nativeError?.code === UNIQUE_VIOLATION ? alreadyHere() : (error as unknown as Error);
+function takenMeanwhile(error: unknown): never {
+  throw isTaken(error) ? alreadyHere() : error;
 }

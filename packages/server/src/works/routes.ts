@@ -4,6 +4,7 @@ import type { Router } from "express";
 import type { Knex } from "knex";
 import { Owned } from "../access/owned.js";
 import { insertOnce } from "../database/insert-once.js";
+import { isTaken } from "../database/taken.js";
 import { changeVersion } from "../database/versioned.js";
 import type { FileMaker } from "../files/file-maker.js";
 import { mount } from "../http/mount.js";
@@ -71,10 +72,14 @@ export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void 
     const { title, garment, bases, problems } = await files.look({ notation: row.notation, library: await newestTexts(knex) });
     const [problem] = problems;
     if (problem !== undefined) throw new ProblemError(422, "Not ready to be published", `There is something to mend first: ${problem}`);
-    await SystemVersionRow.query(knex).insert({
-      ...{ slug: row.slug, version: (await published(row.slug)) + 1, title, garment, notation: row.notation, bases },
-      ...{ ownerId: accountId, changeNote: body.note.trim() },
-    });
+    const version = (await published(row.slug)) + 1;
+    const fields = { slug: row.slug, version, title, garment, notation: row.notation, bases };
+    try {
+      await SystemVersionRow.query(knex).insert({ ...fields, ownerId: accountId, changeNote: body.note.trim() });
+    } catch (error) {
+      // Published twice at the same moment: the other is on the shelf.
+      throw isTaken(error) ? collision("system", await reply(row)) : error;
+    }
     return reply(row);
   });
 

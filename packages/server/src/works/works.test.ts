@@ -101,6 +101,13 @@ describe("publishing", () => {
     expect((await publish(work)).status).toBe(409);
   });
 
+  it("twice at the same moment is no failure of the server", async () => {
+    const work = await begin();
+    const statuses = (await Promise.all([1, 2, 3, 4].map(() => publish(work)))).map((r) => r.status);
+    expect(statuses).toContain(201);
+    expect(statuses.filter((status) => status !== 201 && status !== 409)).toEqual([]);
+  });
+
   it("keeps what it builds on as that was when it was published", async () => {
     const work = await begin(`system "Hood on the block"\n  garment hood · unit cm · tape 1mm\nuses ${SHIRT}\n`);
     expect((await publish(work)).status).toBe(201);
