@@ -1,4 +1,4 @@
-import { loadSystem, problemText } from "@lodrin/core";
+import { loadSystem, problemSaid } from "@lodrin/core";
 import { RequestError } from "./arguments.js";
 import type { Voices } from "./draft.js";
 import { libraryFor, readSystemFile } from "./files.js";
@@ -12,8 +12,6 @@ export function check(words: readonly string[], library: string, { out }: Voices
   const { source, folder } = readSystemFile(file, library);
   const { problems } = loadSystem(source, libraryFor(source, library, folder));
   if (words.includes("--json")) out(JSON.stringify(problems));
-  else
-    for (const problem of problems)
-      out(`${problem.line}:${problem.column}: ${problemText(problem).replace(/^line \d+, column \d+: /, "")}`);
+  else for (const problem of problems) out(`${problem.line}:${problem.column}: ${problemSaid(problem)}`);
   return problems.length;
 }

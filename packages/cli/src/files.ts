@@ -60,7 +60,7 @@ function readCsv(file: string): { measurements: Given; settings: Given } {
 }
 
 /** The text of a file. Throws RequestError for a folder, for a file that is not there, and for one that is not written in UTF-8. */
-function readText(file: string): string {
+export function readText(file: string): string {
   let bytes: Buffer;
   try {
     if (statSync(file).isDirectory()) throw new RequestError(`${file} is a folder. Name the file in it.`);

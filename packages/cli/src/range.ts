@@ -1,10 +1,9 @@
-import { readFileSync } from "node:fs";
 import { loadSystem, type Plan, problemText, run, type Run } from "@lodrin/core";
 import { type ChartSize, readChart } from "@lodrin/formats";
 import { RequestError } from "./arguments.js";
 import type { Voices } from "./draft.js";
 import { failuresOf } from "./failures.js";
-import { libraryFor, readSettings, readSystemFile } from "./files.js";
+import { libraryFor, readSettings, readSystemFile, readText } from "./files.js";
 
 /** A system run on one size of a chart. Lengths in mm. */
 export interface RangeRow {
@@ -25,7 +24,8 @@ export function range(words: readonly string[], library: string, { out, tell }: 
   const { source, folder } = readSystemFile(system, library);
   const { plan, problems } = loadSystem(source, libraryFor(source, library, folder));
   if (problems.length > 0) throw new RequestError(problems.map((p) => `${system}, ${problemText(p)}`).join("\n"));
-  const rows = readSizes(sizes).map((size) => rowOf(plan, run(plan, size.measurements, readSettings(settings)), size));
+  const set = readSettings(settings);
+  const rows = readSizes(sizes).map((size) => rowOf(plan, run(plan, size.measurements, set), size));
   if (json) out(JSON.stringify(rows));
   else for (const row of rows) out(rowText(row));
   const broken = rows.filter(breaks);
@@ -51,13 +51,7 @@ function readWords(words: readonly string[]): { system: string; sizes: string; s
 }
 
 function readSizes(file: string): readonly ChartSize[] {
-  let text: string;
-  try {
-    text = readFileSync(file, "utf8");
-  } catch {
-    throw new RequestError(`The file ${file} cannot be read.`);
-  }
-  const { sizes, problems } = readChart(text);
+  const { sizes, problems } = readChart(readText(file));
   const [problem] = problems;
   if (problem) throw new RequestError(`${file}, line ${problem.line}: ${problem.why} ${problem.fix}`);
   return sizes;

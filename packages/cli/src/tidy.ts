@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from "node:fs";
+import { writeFileSync } from "node:fs";
 import { tidyNotation } from "@lodrin/core";
 import { RequestError } from "./arguments.js";
 import type { Voices } from "./draft.js";
@@ -10,8 +10,7 @@ const USAGE = "./lodrin tidy FILE.lodrin";
 export function tidy(words: readonly string[], library: string, { tell }: Voices): void {
   const [file, ...more] = words;
   if (file === undefined || more.length > 0 || !file.endsWith(".lodrin")) throw new RequestError(`Which file? Use: ${USAGE}`);
-  readSystemFile(file, library);
-  const text = readFileSync(file, "utf8");
+  const { source: text } = readSystemFile(file, library);
   const neat = tidyNotation(text);
   if (neat === undefined)
     throw new RequestError(

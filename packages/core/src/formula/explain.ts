@@ -57,6 +57,12 @@ export function explain(rule: string, tree: Tree, as: Kind, scope: Scope, frame:
 
 const counts = (tree: Tree, t: ExplainContext): Tree => unfold(tree, t.scope, t.frame);
 
+/** The lines of working that tell more than the result does. */
+export const workedLines = ({ sums, result }: Pick<Explained, "sums" | "result">): string[] => {
+  const bare = result.replace(/\u00a0(in|cm)$/, "");
+  return sums.filter((line) => line !== bare);
+};
+
 interface ExplainContext {
   readonly scope: Scope;
   readonly frame: Frame;

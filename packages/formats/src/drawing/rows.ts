@@ -32,8 +32,7 @@ function rowsIn(pieces: readonly Sized[], width: number): Row[] {
     const row = rows.pop();
     if (!row) rows.push([[piece]]);
     else {
-      const [last, ...before] = [...row].reverse() as [Column, ...Column[]];
-      const below = [...before.reverse(), [...last, piece]];
+      const below = [...row.slice(0, -1), [...(row[row.length - 1] as Column), piece]];
       const beside = [...row, [piece]];
       if (tallOf(below) <= tallOf(row) && spanOf(below) <= width) rows.push(below);
       else if (spanOf(beside) <= width) rows.push(beside);

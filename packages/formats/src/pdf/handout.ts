@@ -8,6 +8,7 @@ import {
   type HomeUnit,
   type TraceEntry,
   traceOf,
+  workedLines,
 } from "@lodrin/core";
 import PDFDocument from "pdfkit";
 import { collect } from "./collect.js";
@@ -77,7 +78,7 @@ function step(doc: PDFKit.PDFDocument, entry: TraceEntry): void {
   if (entry.outcome.status !== "drawn") doc.fontSize(9.5).fillColor(ACCENT).text(`Not drawn. ${entry.outcome.why}`, { indent: 18 });
   for (const sum of entry.sums) {
     const why = sum.because.length > 0 ? `   (${sum.because.join("; ")})` : "";
-    const worked = [sum.said, ...sum.sums.filter((s) => s !== sum.said && s !== bare(sum.result)), sum.result].join("  =  ") + why;
+    const worked = [sum.said, ...workedLines(sum).filter((line) => line !== sum.said), sum.result].join("  =  ") + why;
     doc.font("text").fontSize(10).fillColor(QUIET).text(setFractions(worked), { indent: 18 });
     if (sum.reading !== undefined)
       doc
@@ -88,8 +89,6 @@ function step(doc: PDFKit.PDFDocument, entry: TraceEntry): void {
   }
   for (const watch of entry.watch) doc.font("text").fontSize(9.5).fillColor(ACCENT).text(`Watch: ${watch}`, { indent: 18 });
 }
-
-const bare = (result: string): string => result.replace(/\u00a0(in|cm)$/, "");
 
 function checks(doc: PDFKit.PDFDocument, run: Run): void {
   doc.moveDown(1).font("strong").fontSize(13).fillColor(ACCENT).text("Checks");

@@ -1,4 +1,4 @@
-import { defaultMark } from "@lodrin/core";
+import { markFor } from "@lodrin/core";
 import { drawingOf, type FileFormat, TEXT_FORMATS } from "../registry.js";
 import { writeHandoutPdf } from "./handout.js";
 import { writeTestPagePdf, writeTiledPdf } from "./tiles.js";
@@ -21,7 +21,7 @@ export const FORMATS: readonly FileFormat[] = [
     write: (draft, { unit, paper }) =>
       writeHandoutPdf(draft.plan, draft.run, draft, {
         unit,
-        mark: unit === draft.plan.system.unit ? draft.plan.system.tape : defaultMark(unit),
+        mark: markFor(draft.plan.system, unit),
         paper: paper === "Letter" ? "LETTER" : "A4",
       }),
   },

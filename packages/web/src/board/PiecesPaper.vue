@@ -23,16 +23,18 @@ const props = defineProps<{
 /** Width of the paper to its height, in steps, so that pieces do not jump while a drawer opens by a hair. */
 const ratio = ref(4 / 3);
 const { moved, drag } = usePieceDrag(() => view.value.k);
+const shown = computed(() => props.pieces.filter((p) => props.only === undefined || p.key === props.only));
+/** Apart from what a hand moves: the others are not laid anew while one is dragged. */
+const inRows = computed(() => layInRows(shown.value, ratio.value));
 const laid = computed(() => {
-  const shown = props.pieces.filter((p) => props.only === undefined || p.key === props.only);
   const [ghost] = layPieces(props.ghosts);
   if (!ghost)
-    return layInRows(shown, ratio.value).map((place) => {
+    return inRows.value.map((place) => {
       const { x, y } = moved.value.get(place.piece.key) ?? { x: 0, y: 0 };
       return { ...place, dx: place.dx + x, dy: place.dy + y };
     });
   // What a shaping changes lies where it lay before, so that the part that stays lies still.
-  return shown.map((piece) => ({ piece, dx: ghost.dx, dy: ghost.dy }));
+  return shown.value.map((piece) => ({ piece, dx: ghost.dx, dy: ghost.dy }));
 });
 const behind = computed(() => {
   const [first] = layPieces(props.ghosts);

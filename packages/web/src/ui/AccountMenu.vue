@@ -1,13 +1,11 @@
 <script setup lang="ts">
 import { ArrowDown, Guide, Moon, Sunny, SwitchButton, User } from "@element-plus/icons-vue";
-import { computed } from "vue";
 import { useRouter } from "vue-router";
 import { useSession } from "../stores/session.js";
 
 /** Who is signed in, and what concerns the person and not the work. */
 const session = useSession();
 const router = useRouter();
-const night = computed(() => session.night);
 
 async function signOut(): Promise<void> {
   await session.signOut();
@@ -31,7 +29,9 @@ const ACTS: Readonly<Record<string, () => unknown>> = {
     <template #dropdown>
       <el-dropdown-menu>
         <el-dropdown-item command="account" :icon="User">Account</el-dropdown-item>
-        <el-dropdown-item command="look" :icon="night ? Sunny : Moon">{{ night ? "Day colours" : "Night colours" }}</el-dropdown-item>
+        <el-dropdown-item command="look" :icon="session.night ? Sunny : Moon">{{
+          session.night ? "Day colours" : "Night colours"
+        }}</el-dropdown-item>
         <el-dropdown-item command="tour" :icon="Guide">Show me round</el-dropdown-item>
         <el-dropdown-item command="out" :icon="SwitchButton" divided>Sign out</el-dropdown-item>
       </el-dropdown-menu>

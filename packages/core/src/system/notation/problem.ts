@@ -9,6 +9,9 @@ export interface NotationProblem {
   readonly instead?: string | undefined;
 }
 
+/** What a problem is and what to do, in one line without its place. */
+export const problemSaid = (p: NotationProblem): string =>
+  [p.why, p.fix, ...(p.instead === undefined ? [] : [`Write it as: ${p.instead}`])].filter((s) => s !== "").join(" ");
+
 /** A problem as one sentence with its place. */
-export const problemText = (p: NotationProblem): string =>
-  `line ${p.line}, column ${p.column}: ${[p.why, p.fix, ...(p.instead === undefined ? [] : [`Write it as: ${p.instead}`])].filter((s) => s !== "").join(" ")}`;
+export const problemText = (p: NotationProblem): string => `line ${p.line}, column ${p.column}: ${problemSaid(p)}`;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Promotion } from "@element-plus/icons-vue";
 import { type Work, workRoutes } from "@lodrin/contract";
-import { defaultMark, problemText } from "@lodrin/core";
+import { markFor, problemText } from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
 import { computed, ref, useTemplateRef } from "vue";
 import { RouterLink } from "vue-router";
@@ -28,7 +28,7 @@ const { loaded, drafted, bodies, body, step, line, lineOf } = useWriting(props.a
 
 /** Where the run is kept, for the one row of the handout that is shown. */
 const drafting = { run: drafted };
-const mark = computed(() => (session.unit === loaded.value.plan.system.unit ? loaded.value.plan.system.tape : defaultMark(session.unit)));
+const mark = computed(() => markFor(loaded.value.plan.system, session.unit));
 const sum = computed(() => {
   const { checks, pieces: made } = drafted.value;
   const held =

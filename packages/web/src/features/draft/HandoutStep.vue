@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Explained, explainStep, type HomeUnit, type Plan, type Run, type TapeMark } from "@lodrin/core";
+import { type Explained, explainStep, type HomeUnit, type Plan, type Run, type TapeMark, workedLines } from "@lodrin/core";
 import { computed, type Ref } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 
@@ -20,11 +20,11 @@ const home = computed(() => props.plan.system.unit);
 const sum = computed(() => entry.value.sums[0]);
 const short = computed(() => {
   if (!sum.value) return "";
-  const [first] = sum.value.sums;
+  const [first] = workedLines(sum.value);
   const { result, reading = result, other } = sum.value;
   // The sum is in its teacher's unit: so is what it comes to, and then what the tape in the hand says.
   const read = reading.endsWith(home.value) || other === undefined ? reading : `${other} · ${reading}`;
-  return first === undefined || bare(first) === bare(result) ? read : `${first} = ${read}`;
+  return first === undefined ? read : `${first} = ${read}`;
 });
 const tick = computed(() =>
   entry.value.outcome.status === "skipped"
@@ -36,11 +36,8 @@ const tick = computed(() =>
         : "",
 );
 
-const bare = (text: string): string => text.replace(/\u00a0(in|cm)$/, "");
-
 /** The lines of the working below the rule, each an equation's right side. */
-const lines = (s: Explained): string[] =>
-  s.sums.filter((text) => bare(text) !== bare(s.result)).map((text) => (s.kind === "length" ? `${text}\u00a0${home.value}` : text));
+const lines = (s: Explained): string[] => workedLines(s).map((text) => (s.kind === "length" ? `${text}\u00a0${home.value}` : text));
 const left = (s: Explained): string => {
   const mm = s.leftMm ?? 0;
   return Math.abs(mm) < 0.05 ? "exactly on the mark" : `${Math.abs(Math.round(mm * 10) / 10)} mm ${mm > 0 ? "past" : "short of"} the mark`;

@@ -1,5 +1,5 @@
 import { type Draft, draftRoutes } from "@lodrin/contract";
-import { defaultMark, type HomeUnit, type Plan, run, type Run, stepDimension, type TapeMark } from "@lodrin/core";
+import { type HomeUnit, markFor, type Plan, run, type Run, stepDimension, type TapeMark } from "@lodrin/core";
 import { useIntervalFn } from "@vueuse/core";
 import { computed, type ComputedRef, type Ref, shallowRef } from "vue";
 import { call } from "../../api/call.js";
@@ -62,7 +62,7 @@ export function useDrafting(open: OpenDraft): {
   const { plan } = open.system.loaded;
   const session = useSession();
   const unit = computed<HomeUnit>(() => session.unit);
-  const mark = computed(() => (unit.value === plan.system.unit ? plan.system.tape : defaultMark(unit.value)));
+  const mark = computed(() => markFor(plan.system, unit.value));
   const drafted = computed(() => run(plan, local.measurements, local.settings, local.unit));
   const last = computed(() => plan.steps.length - 1);
   const step = computed({

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Picture } from "./card-facts.js";
+import type { Picture } from "./picture.js";
 
 /** A small drawing of the pieces a system makes. */
 defineProps<{ picture: Picture }>();

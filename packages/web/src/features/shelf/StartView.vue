@@ -11,7 +11,7 @@ import LinkButton from "../../ui/LinkButton.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
-import { pictureOf } from "./card-facts.js";
+import { piecesPicture } from "./card-facts.js";
 import { coverageOf } from "./coverage.js";
 import { draftName, firstDrawn } from "./new-draft.js";
 import PatternThumb from "./PatternThumb.vue";
@@ -143,7 +143,7 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
           Someone not here? <RouterLink :to="{ name: 'bodies' }">Measure them first</RouterLink>: their figures can then be used again.
         </p>
       </div>
-      <div class="picture"><PatternThumb :picture="pictureOf(system.loaded.plan)" /></div>
+      <div class="picture"><PatternThumb :picture="piecesPicture(system.loaded.plan)" /></div>
     </div>
   </div>
 </template>

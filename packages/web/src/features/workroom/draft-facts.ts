@@ -1,7 +1,7 @@
 import type { Draft, SystemSheet } from "@lodrin/contract";
 import { loadSystem, run, sampleBody } from "@lodrin/core";
-import { drawBoard, type Drawing, strokeData } from "@lodrin/formats";
-import type { Picture } from "../shelf/card-facts.js";
+import { drawBoard } from "@lodrin/formats";
+import { pictureOf } from "../shelf/picture.js";
 import type { DraftFacts } from "./facts-text.js";
 
 /** The facts of a draft's card, from the draft and the version it was made with. */
@@ -21,10 +21,4 @@ export function draftFacts(
     misses: drafted.checks.filter((c) => c.status !== "pass").length,
     missing: drafted.missing.length,
   };
-}
-
-function pictureOf({ bounds, marks }: Drawing): Picture {
-  const { minX, minY, maxX, maxY } = bounds;
-  const strokes = marks.flatMap((m) => (m.kind === "stroke" ? [{ d: strokeData(m), layer: m.layer }] : []));
-  return { box: `${minX} ${minY} ${maxX - minX} ${maxY - minY}`, strokes };
 }

@@ -1,4 +1,4 @@
-import type { Picture } from "../shelf/card-facts.js";
+import type { Picture } from "../shelf/picture.js";
 
 /** What a draft's card says of it. Plain data, so that it can be worked out beside the page. */
 export interface DraftFacts {
