@@ -1,4 +1,4 @@
-import { onMounted, ref, type Ref } from "vue";
+import { ref, type Ref } from "vue";
 
 /** Loads something when a view opens: whether it is there, and why not in words. */
 export function useLoad(load: () => Promise<unknown>): { ready: Ref<boolean>; why: Ref<string>; again: () => Promise<void> } {
@@ -13,6 +13,7 @@ export function useLoad(load: () => Promise<unknown>): { ready: Ref<boolean>; wh
       why.value = (error as Error).message;
     }
   };
-  onMounted(again);
+  // Asked for before the view is drawn: the answer is under way meanwhile.
+  void again();
   return { ready, why, again };
 }

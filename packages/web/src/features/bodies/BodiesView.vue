@@ -4,7 +4,6 @@ import { computed, ref } from "vue";
 import { RouterLink, useRoute, useRouter } from "vue-router";
 import { usePeople } from "../../stores/people.js";
 import { useSession } from "../../stores/session.js";
-import { useShelf } from "../../stores/shelf.js";
 import BodyFigure from "../../ui/BodyFigure.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay } from "../../ui/times.js";
@@ -17,13 +16,10 @@ import SetEditor from "./SetEditor.vue";
 import SetList from "./SetList.vue";
 
 const people = usePeople();
-const shelf = useShelf();
 const session = useSession();
 const route = useRoute();
 const router = useRouter();
 const { ready, why, again } = useLoad(() => people.load());
-// Only the list of what to measure for needs it.
-void shelf.load().catch(() => undefined);
 
 const person = computed(() => people.byId(String(route.params["personId"] ?? "")) ?? people.people[0]);
 const set = computed(() => person.value?.sets.find((s) => s.id === route.params["setId"]) ?? person.value?.sets[0]);

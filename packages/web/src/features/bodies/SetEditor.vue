@@ -10,6 +10,7 @@ import BodyFigure from "../../ui/BodyFigure.vue";
 import CollisionNotice from "../../ui/CollisionNotice.vue";
 import SaveState from "../../ui/SaveState.vue";
 import TapeField from "../../ui/TapeField.vue";
+import { useRest } from "../../ui/use-rest.js";
 import { doubtsByKey } from "./doubts.js";
 
 /** One dated set of measurements: fields, the figure that shows the tape, doubts beside the fields. Saves by itself. */
@@ -68,6 +69,8 @@ const groups = computed(() => {
 });
 const SHOWN = GROUPS.map(({ title }) => title);
 const open = ref<string[]>([...SHOWN]);
+/** The first group is in sight when a set is opened; the others are drawn next. */
+const rest = useRest();
 const rooms = useTemplateRef<HTMLElement>("rooms");
 function jump(title: string): void {
   if (!open.value.includes(title)) open.value = [...open.value, title];
@@ -92,7 +95,7 @@ function write(key: string, text: string): void {
         <el-segmented v-model="local.unit" :options="UNITS" aria-label="Written in" />
       </el-form-item>
       <el-form-item label="What for" label-position="top" class="what">
-        <el-select v-model="forSystem" filterable placeholder="everything">
+        <el-select v-model="forSystem" filterable placeholder="everything" @visible-change="shelf.load().catch(() => undefined)">
           <el-option value="" label="everything" />
           <el-option v-for="s in shelf.systems" :key="s.sheet.slug" :value="s.sheet.slug" :label="s.sheet.title" />
         </el-select>
@@ -114,7 +117,12 @@ function write(key: string, text: string): void {
         >
       </nav>
       <el-collapse v-model="open">
-        <el-collapse-item v-for="group in groups" :key="group.title" :name="group.title" :data-group="group.title">
+        <el-collapse-item
+          v-for="group in rest ? groups : groups.slice(0, 1)"
+          :key="group.title"
+          :name="group.title"
+          :data-group="group.title"
+        >
           <template #title>
             <span class="title">{{ group.title }}</span>
             <el-progress

@@ -3,11 +3,13 @@ import type { MeasurementSet, Person } from "@lodrin/contract";
 import { CopyDocument, Delete, MoreFilled } from "@element-plus/icons-vue";
 import { defineAsyncComponent } from "vue";
 import { sayDay } from "../../ui/times.js";
+import { useRest } from "../../ui/use-rest.js";
 
 /** The dates on which a person was measured, newest first, and what changed from one to the next. */
 const props = defineProps<{ person: Person; set: MeasurementSet | undefined; comparing: boolean; unit: "in" | "cm" }>();
 const emit = defineEmits<{ open: [setId: string]; anew: []; copy: [set: MeasurementSet]; compare: []; remove: [set: MeasurementSet] }>();
-/** Charts are heavy: fetched when there is something to draw. */
+const rest = useRest();
+/** Charts are heavy: fetched when there is something to draw, and after the fields. */
 const ChangeChart = defineAsyncComponent(() => import("./ChangeChart.vue"));
 
 function act(what: string): void {
@@ -44,7 +46,7 @@ function act(what: string): void {
       </div>
     </div>
     <div v-if="person.sets.length > 1" class="chart">
-      <ChangeChart :sets="person.sets" :unit="unit" />
+      <ChangeChart v-if="rest" :sets="person.sets" :unit="unit" />
       <el-button :aria-pressed="comparing" :type="comparing ? 'primary' : ''" @click="emit('compare')">Compare two dates</el-button>
     </div>
   </div>
@@ -95,6 +97,8 @@ li button[aria-pressed="true"] {
 }
 .chart {
   display: grid;
+  align-content: end;
+  min-height: 240px;
   gap: 8px;
   justify-items: start;
 }

@@ -11,6 +11,8 @@ import type { DraftAutosave } from "./use-draft.js";
 /** The body this draft is made for: the figures as they were taken, what is still missing, doubts, and another set to take. */
 const props = defineProps<{ autosave: DraftAutosave; plan: Plan; missing: readonly string[] }>();
 const people = usePeople();
+// Out of reach: there is nothing to choose from, and the figures can be typed.
+if (!people.loaded) void people.load().catch(() => undefined);
 const { local } = props.autosave;
 const focus = ref<string>();
 

@@ -1,18 +1,14 @@
 <script setup lang="ts">
 import { onBeforeUnmount } from "vue";
 import { onBeforeRouteLeave, useRoute } from "vue-router";
-import { usePeople } from "../../stores/people.js";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
 import DraftTable from "./DraftTable.vue";
 import { useOpenDraft } from "./use-draft.js";
 
 const route = useRoute();
-const people = usePeople();
 const { open, load, close } = useOpenDraft(() => String(route.params["id"]));
 const { ready, why, again } = useLoad(load);
-// Only the list of other sets to take needs them.
-if (!people.loaded) void people.load().catch(() => undefined);
 
 onBeforeRouteLeave(async () => {
   await open.value?.autosave.flush();

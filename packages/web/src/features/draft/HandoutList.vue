@@ -3,6 +3,7 @@ import { inWords, type HomeUnit, type Plan, type PlannedStep, type Run, stepName
 import { ArrowRight } from "@element-plus/icons-vue";
 import { refDebounced, useIntersectionObserver } from "@vueuse/core";
 import { computed, nextTick, ref, type Ref, shallowRef, useTemplateRef, watch } from "vue";
+import { useRest } from "../../ui/use-rest.js";
 import HandoutStep from "./HandoutStep.vue";
 
 /**
@@ -74,8 +75,13 @@ useIntersectionObserver(
 );
 const sourceFor = (index: number): Readonly<Ref<Run>> => (index === props.step ? current : inSight.value.has(index) ? following : settled);
 
+/** The steps around the open one are drawn first. */
+const NEAR = 14;
+const rest = useRest();
+const isDrawn = (index: number): boolean => rest.value || Math.abs(index - props.step) <= NEAR;
+
 watch(
-  () => props.step,
+  [() => props.step, rest],
   async () => {
     await nextTick();
     const here = list.value?.querySelector<HTMLElement>("[aria-current='step']");
@@ -104,6 +110,7 @@ watch(
         <ol v-else>
           <li v-for="index in part.steps" :key="index" ref="rows" :data-step="index">
             <HandoutStep
+              v-if="isDrawn(index)"
               :plan="draft.plan"
               :source="sourceFor(index)"
               :index="index"

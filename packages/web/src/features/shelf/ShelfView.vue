@@ -6,6 +6,7 @@ import { usePeople } from "../../stores/people.js";
 import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
+import { useRest } from "../../ui/use-rest.js";
 import type { CardFacts } from "./card-facts.js";
 import { fitsWish, schoolOf, type ShelfWish } from "./filter-shelf.js";
 import SystemCard from "./SystemCard.vue";
@@ -16,6 +17,9 @@ const people = usePeople();
 const drafts = useDrafts();
 const { ready, why, again } = useLoad(() => Promise.all([shelf.load(), people.load(), drafts.load()]));
 const { facts, ask } = useCardFacts();
+/** The cards that fill a screen are drawn first. */
+const FIRST = 8;
+const rest = useRest(ready);
 
 const NOTHING = { words: "", garment: "", unit: "", school: "", measured: false } as const;
 const wish = reactive<{ -readonly [K in keyof ShelfWish]: ShelfWish[K] }>({ ...NOTHING });
@@ -33,8 +37,9 @@ const found = computed(() =>
 );
 
 const measured = computed(() => people.people.flatMap((person) => (person.sets[0] ? [{ person, set: person.sets[0] }] : [])));
+// The cards stand first; what is said on them is worked out beside the page.
 watch(
-  ready,
+  rest,
   (now) =>
     now &&
     ask({
@@ -84,7 +89,7 @@ const older = ({ sheet }: ShelfSystem): number =>
       </div>
       <div v-if="found.length" class="cards">
         <SystemCard
-          v-for="s in found"
+          v-for="s in rest ? found : found.slice(0, FIRST)"
           :key="s.sheet.slug"
           :sheet="s.sheet"
           :facts="factsOf(s)"
