@@ -1,15 +1,18 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { loadSystem } from "../../plan/load.js";
-import { runToJson } from "../../report/json.js";
-import { runWithPlan } from "../../test/run-with-plan.js";
-import { NOTATIONS, readShelf } from "../../test/shelf.js";
-import type { Statement } from "../model.js";
-import { definitionsOf, referencesOf } from "../references.js";
-import { linesOf } from "./blocks.js";
-import { applyEdits, insertStatement, removeStatement, rename, replaceStatement, standsOn } from "./edits.js";
-import { printNotation } from "./print.js";
-import { placeOf, readNotation, type ReadSystem } from "./read.js";
+import { loadSystem } from "../plan/load.js";
+import { runToJson } from "../report/json.js";
+import { runWithPlan } from "../test/run-with-plan.js";
+import { NOTATIONS, readShelf } from "../test/shelf.js";
+import type { Statement } from "../system/model.js";
+import { definitionsOf, referencesOf } from "../system/references.js";
+import { linesOf } from "../system/notation/blocks.js";
+import { applyEdits } from "./line-edit.js";
+import { rename } from "./rename.js";
+import { standsOn } from "./stands.js";
+import { insertStatement, removeStatements, replaceStatement } from "./statement.js";
+import { printNotation } from "../system/notation/print.js";
+import { placeOf, readNotation, type ReadSystem } from "../system/notation/read.js";
 
 const TEXT = `# The house's own
 system "Try"
@@ -84,7 +87,7 @@ describe("an edit writes only its own lines", () => {
   it("statements put in and taken away leave the others as they are", () => {
     const added = applyEdits(TEXT, insertStatement(read, 2, { is: "part", title: "New" }));
     expect(linesOf(added).filter((l) => l !== 'part "New"')).toEqual(linesOf(TEXT));
-    const gone = applyEdits(TEXT, removeStatement(read, 3));
+    const gone = applyEdits(TEXT, removeStatements(read, [3]));
     expect(gone).not.toContain("not read yet");
     expect(gone).toContain("  nor this one\n# at the very end");
   });

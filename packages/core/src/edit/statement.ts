@@ -1,24 +1,9 @@
-import type { Statement } from "../model.js";
-import { definitionsOf, type NameKind, type Reference, referencesOf } from "../references.js";
-import { linesOf } from "./blocks.js";
-import { printStatement } from "./print.js";
-import { blockHolding, placeOf, type ReadSystem } from "./read.js";
-import { tidyLine } from "./tidy-line.js";
-
-/** Lines of a text exchanged for others: `count` lines from `from` (counted from 0) give way to `lines`. */
-export interface LineEdit {
-  readonly from: number;
-  readonly count: number;
-  readonly lines: readonly string[];
-}
-
-/** The text with edits made; they must not overlap. Lines keep what ends them in the text. */
-export function applyEdits(source: string, edits: readonly LineEdit[]): string {
-  const lines = linesOf(source);
-  const ending = /\r\n|\r|\n/.exec(source)?.[0] ?? "\n";
-  for (const { from, count, lines: put } of [...edits].sort((a, b) => b.from - a.from)) lines.splice(from, count, ...put);
-  return lines.join(ending);
-}
+import { linesOf } from "../system/notation/blocks.js";
+import type { Statement } from "../system/model.js";
+import { printStatement } from "../system/notation/print.js";
+import { blockHolding, type ReadSystem } from "../system/notation/read.js";
+import { tidyLine } from "../system/notation/tidy-line.js";
+import type { LineEdit } from "./line-edit.js";
 
 /**
  * Exchanges a statement for another: only lines that say something else are written anew, so that comments, blank lines and
@@ -48,76 +33,31 @@ function withComment(typed: string, line: string): string {
 
 /** Puts a statement behind another; before the first of all at -1. */
 export function insertStatement(read: ReadSystem, after: number, statement: Statement): LineEdit[] {
+  return insertLines(read, after, printStatement(statement));
+}
+
+/** Puts lines behind a statement, as they were typed; before the first of all at -1, at the end of a text that has none. */
+export function insertLines(read: ReadSystem, after: number, lines: readonly string[]): LineEdit[] {
+  return [{ from: placeBehind(read, after), count: 0, lines }];
+}
+
+/** The line (from 0) that stands behind a statement. */
+function placeBehind(read: ReadSystem, after: number): number {
   const block = blockHolding(read, after) ?? read.blocks.find((b) => b.read.block.head !== undefined);
-  const from = block ? block.from + block.read.block.source.length : 0;
-  return [{ from, count: 0, lines: printStatement(statement) }];
+  return block ? block.from + block.read.block.source.length : linesOf(read.source).findLastIndex((line) => line.trim() !== "") + 1;
 }
 
-/** Takes a statement away, with its comments. */
-export function removeStatement(read: ReadSystem, index: number): LineEdit[] {
-  const block = blockHolding(read, index);
-  return block ? [{ from: block.from, count: block.read.block.source.length, lines: [] }] : [];
-}
-
-/** Gives a point, line, figure, table or piece another name everywhere it is named; the edges of a piece go with it. */
-export function rename(read: ReadSystem, kind: NameKind, from: string, to: string): LineEdit[] {
-  const made = kind === "point" ? madeFrom(read, from) : new Map<string, string>();
-  const lines = linesOf(read.source);
-  const changes = new Map<number, { column: number; length: number; put: string }[]>();
-  read.system.statements.forEach((statement, i) => {
-    for (const ref of [...definitionsOf(statement), ...referencesOf(statement)]) {
-      const put = ref.kind === "point" && made.has(ref.name) ? to + (made.get(ref.name) ?? "") : renamed(ref, kind, from, to);
-      if (put === undefined) continue;
-      const place = placeOf(read, i, ref.field);
-      const column = place.column + ref.at[0] + hashBefore(lines, place, ref);
-      const list = changes.get(place.line - 1) ?? [];
-      if (!list.some((c) => c.column === column)) list.push({ column, length: ref.at[1] - ref.at[0], put });
-      changes.set(place.line - 1, list);
-    }
+/** Takes statements away, with their comments. */
+export function removeStatements(read: ReadSystem, indices: Iterable<number>): LineEdit[] {
+  return [...indices].flatMap((index) => {
+    const block = blockHolding(read, index);
+    return block ? [{ from: block.from, count: block.read.block.source.length, lines: [] }] : [];
   });
-  return [...changes].map(([row, list]) => ({ from: row, count: 1, lines: [exchanged(lines[row] ?? "", list)] }));
 }
 
-/** Points that are made from a point and carry its name: its graded ones and the legs of a dart laid out about it, with what stands behind the name. */
-function madeFrom(read: ReadSystem, id: string): Map<string, string> {
-  const endings = read.system.statements.flatMap((s): string[] => {
-    if (s.is === "grade" && s.shifts.some((shift) => shift.points.includes(id)))
-      return ["gn", ...Array.from({ length: s.most }, (_, n) => `g${n + 1}`)];
-    return s.is === "path" && s.dart?.at === id ? ["a", "b"] : [];
-  });
-  return new Map(endings.map((ending) => [id + ending, ending]));
-}
-
-/** What a reference is called after a renaming; undefined when it is not meant. */
-function renamed({ kind, name, field }: Reference, wanted: NameKind, from: string, to: string): string | undefined {
-  if (kind === wanted && name === from) return to;
-  // The edges of a piece carry its name, but for the line that defines them by their role.
-  if (wanted === "piece" && kind === "edge" && name.startsWith(`${from}.`) && !field.endsWith(".role"))
-    return `${to}${name.slice(from.length)}`;
-  return undefined;
-}
-
-/** A point that stands by itself in its part may be written with a # before it, which is no part of its name. */
-function hashBefore(lines: readonly string[], place: { line: number; column: number }, ref: Reference): number {
-  if (ref.kind !== "point") return 0;
-  const line = lines[place.line - 1] ?? "";
-  const at = place.column - 1 + ref.at[0];
-  return line[at] === "#" ? 1 : 0;
-}
-
-function exchanged(line: string, changes: readonly { column: number; length: number; put: string }[]): string {
-  return [...changes]
-    .sort((a, b) => b.column - a.column)
-    .reduce((text, { column, length, put }) => `${text.slice(0, column - 1)}${put}${text.slice(column - 1 + length)}`, line);
-}
-
-/** The statements that name what a statement defines: what stands on it. */
-export function standsOn(read: ReadSystem, index: number): number[] {
-  const statement = read.system.statements[index];
-  if (!statement) return [];
-  const defined = new Set(definitionsOf(statement).map((d) => `${d.kind} ${d.name}`));
-  // A figure's name and a line's are told apart by what they are defined as.
-  return read.system.statements.flatMap((other, i) =>
-    i !== index && referencesOf(other).some((r) => defined.has(`${r.kind} ${r.name}`)) ? [i] : [],
-  );
+/** Puts statements behind another, in the order given, each with its comments, its notes and the blank lines above it. */
+export function moveStatements(read: ReadSystem, indices: readonly number[], after: number): LineEdit[] {
+  const lines = indices.flatMap((index) => blockHolding(read, index)?.read.block.source ?? []);
+  if (lines.length === 0 || indices.includes(after)) return [];
+  return [...removeStatements(read, indices), ...insertLines(read, after, lines)];
 }

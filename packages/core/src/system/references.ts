@@ -30,6 +30,28 @@ export function referencesOf(statement: Statement): Reference[] {
   return found;
 }
 
+/** Fields that hold sentences for people. */
+const SENTENCES = new Set(["text", "about", "suits", "why", "watch", "caution", "cause", "note", "lesson"]);
+
+/** Points that a statement's sentences speak of, as `#12` or `F12`. Saying a number is not standing on it. */
+export function mentionsOf(statement: Statement): Reference[] {
+  return Object.entries(statement).flatMap(([key, value]: [string, unknown]) =>
+    SENTENCES.has(key)
+      ? (Array.isArray(value) ? value : [value]).flatMap((text: unknown, i) =>
+          typeof text === "string" ? mentionsIn(text, Array.isArray(value) ? `${key}.${i}` : key) : [],
+        )
+      : [],
+  );
+}
+
+function mentionsIn(text: string, field: string): Reference[] {
+  return [...text.matchAll(/(?<![\w.])(?:#(\d+[a-z]*\d*)|([A-Z]\d+[a-z]*\d*))(?![\w])/g)].map((match) => {
+    const name = match[1] ?? match[2] ?? "";
+    const from = match.index + (match[1] === undefined ? 0 : 1);
+    return { kind: "point", name, field, at: [from, from + name.length] };
+  });
+}
+
 /** What a statement makes known under a name. */
 export function definitionsOf(statement: Statement): Reference[] {
   const named = (kind: NameKind, name: string, field: string): Reference => ({ kind, name, field, at: [0, name.length] });

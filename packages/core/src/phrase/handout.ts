@@ -1,0 +1,63 @@
+import { pointText } from "../verb/form.js";
+import { nextPoint } from "../edit/renumber.js";
+import { insertLines, removeStatements } from "../edit/statement.js";
+import type { LineEdit } from "../edit/line-edit.js";
+import type { Statement, System } from "../system/model.js";
+import { readNotation, type ReadSystem } from "../system/notation/read.js";
+import { knownAt } from "./known.js";
+import { propose } from "./propose.js";
+
+/** A line that is not read yet, with the notation it most likely means. */
+export interface LineToMend {
+  readonly statement: number;
+  readonly text: string;
+  readonly lines: readonly string[] | undefined;
+}
+
+/**
+ * What the lines that cannot be read most likely mean, each with what the proposals above it bring: taken in their order they
+ * make a system of a handout.
+ */
+export function linesToMend({ system }: ReadSystem): LineToMend[] {
+  if (!system.statements.some((s) => s.is === "unread")) return [];
+  const statements: Statement[] = [];
+  const out: LineToMend[] = [];
+  system.statements.forEach((statement, index) => {
+    if (statement.is !== "unread") return void statements.push(statement);
+    const here: System = { ...system, statements };
+    const lines = propose(statement.text, knownAt(here), nextPoint(statements))?.lines;
+    out.push({ statement: index, text: statement.text, lines });
+    if (lines) statements.push(...readLines(lines));
+  });
+  return out;
+}
+
+/** The statements of lines that stand by themselves. */
+function readLines(lines: readonly string[]): readonly Statement[] {
+  return readNotation(`system "A"\n${lines.join("\n")}`).system.statements;
+}
+
+/** Puts the proposed lines in the place of the one that was not read. Measurements they bring go where measurements stand. */
+export function takeProposal(read: ReadSystem, { statement, lines = [] }: LineToMend): LineEdit[] {
+  const isMeasure = (line: string): boolean => line.startsWith("measure ") && lines.length > 1;
+  const measures = lines.filter(isMeasure);
+  const rest = lines.filter((line) => !isMeasure(line));
+  const lastMeasure = read.system.statements.findLastIndex((s, i) => s.is === "measure" && i < statement);
+  const edits = [...removeStatements(read, [statement]), ...insertLines(read, statement, rest)];
+  if (measures.length === 0) return edits;
+  return [...edits, ...insertLines(read, lastMeasure, measures)];
+}
+
+/** A line of the quick line as it is put into the text: a rule without a number gets the next one, and a plain sentence what it likely means. */
+export function quickLines(typed: string, system: System, after: number): readonly string[] {
+  const line = typed.trim();
+  if (line === "") return [];
+  const next = nextPoint(system.statements, after);
+  const asTyped = readLines([line]);
+  if (isRead(asTyped)) return [line];
+  const numbered = `${pointText(next)} ${line}`;
+  if (isRead(readLines([numbered]))) return [numbered];
+  return propose(line, knownAt(system, after + 1), next)?.lines ?? [line];
+}
+
+const isRead = (statements: readonly Statement[]): boolean => statements.length > 0 && statements.every((s) => s.is !== "unread");
