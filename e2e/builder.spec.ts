@@ -13,6 +13,7 @@ test("an instructor writes a system as text, sees it drawn, mends it and publish
   await expect(page.getByRole("listitem").filter({ hasText: "Lantern bearer's cape" })).toContainText("version 2");
   await page.getByRole("button", { name: "Begin a new one" }).click();
   const text = page.getByRole("textbox", { name: "The text of the system" });
+  await page.getByText("Text", { exact: true }).click();
   const paper = page.locator(".numbers");
 
   await test.step("what is typed is drawn, and worked out for the body", async () => {
@@ -99,6 +100,7 @@ test("two hands on one system: the later is shown the lines that differ, and cho
   await signIn(page, "ottoline");
   await page.goto("/builder");
   await page.getByRole("button", { name: "Begin a new one" }).click();
+  await page.getByText("Text", { exact: true }).click();
   const mine = page.getByRole("textbox", { name: "The text of the system" });
   await expect(mine).toBeVisible();
   const other = await context.newPage();

@@ -3,9 +3,10 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { afterAll, describe, expect, it } from "vitest";
+import type { RangeRow } from "@lodrin/core";
 import { RequestError } from "./arguments.js";
 import { check } from "./check.js";
-import { range, type RangeRow } from "./range.js";
+import { range } from "./range.js";
 import { tidy } from "./tidy.js";
 
 const LIBRARY = fileURLToPath(new URL("../../../systems", import.meta.url));

@@ -1,9 +1,8 @@
 import { writeFileSync } from "node:fs";
-import { type Given, loadSystem, type Plan, problemText, run, type Run, runToJson, type System } from "@lodrin/core";
+import { failuresOf, type Given, loadSystem, type Plan, problemText, run, type Run, runToJson, type System } from "@lodrin/core";
 import { DrawingTooLarge, drawPieces, writeDxf, writeSvg } from "@lodrin/formats";
 import { writeTiledPdf } from "@lodrin/formats/pdf";
 import { type DraftRequest, readArguments, RequestError } from "./arguments.js";
-import { failuresOf } from "./failures.js";
 import { writeModel } from "./model.js";
 import { libraryFor, readBodies, readSettings, readSystemFile } from "./files.js";
 

@@ -1,20 +1,8 @@
-import { loadSystem, type Plan, problemText, run, type Run } from "@lodrin/core";
+import { breaksAt, loadSystem, problemText, rangeRow, type RangeRow } from "@lodrin/core";
 import { type ChartSize, readChart } from "@lodrin/formats";
 import { RequestError } from "./arguments.js";
 import type { Voices } from "./draft.js";
-import { failuresOf } from "./failures.js";
 import { libraryFor, readSettings, readSystemFile, readText } from "./files.js";
-
-/** A system run on one size of a chart. Lengths in mm. */
-export interface RangeRow {
-  readonly size: string;
-  readonly missing: readonly string[];
-  readonly failures: readonly string[];
-  /** What is doubted of the size's own figures, or of what they gave. */
-  readonly doubts: readonly string[];
-  readonly checks: readonly { name: string; status: string; got: number; expected: number | readonly number[]; tolerance: number }[];
-  readonly lengths: Readonly<Record<string, number>>;
-}
 
 const USAGE = "./lodrin range SYSTEM --sizes CHART.csv [--settings S] [--json]";
 
@@ -25,10 +13,12 @@ export function range(words: readonly string[], library: string, { out, tell }: 
   const { plan, problems } = loadSystem(source, libraryFor(source, library, folder));
   if (problems.length > 0) throw new RequestError(problems.map((p) => `${system}, ${problemText(p)}`).join("\n"));
   const set = readSettings(settings);
-  const rows = readSizes(sizes).map((size) => rowOf(plan, run(plan, size.measurements, set), size));
+  const rows = readSizes(sizes).map((size) =>
+    rangeRow(plan, { size: size.name, measurements: size.measurements, unit: plan.system.unit }, set),
+  );
   if (json) out(JSON.stringify(rows));
   else for (const row of rows) out(rowText(row));
-  const broken = rows.filter(breaks);
+  const broken = rows.filter(breaksAt);
   if (broken[0] && !json) tell(`The first size that breaks: ${broken[0].size}.`);
   return broken.length;
 }
@@ -56,22 +46,6 @@ function readSizes(file: string): readonly ChartSize[] {
   if (problem) throw new RequestError(`${file}, line ${problem.line}: ${problem.why} ${problem.fix}`);
   return sizes;
 }
-
-function rowOf(plan: Plan, drafted: Run, { name }: ChartSize): RangeRow {
-  const edges = drafted.pieces.flatMap((p) => p.edges.map((e): [string, number] => [e.name, e.length]));
-  return {
-    size: name,
-    missing: drafted.missing,
-    failures: failuresOf(plan, drafted),
-    doubts: drafted.warnings.map(({ text }) => text),
-    checks: drafted.checks.map(({ name: check, status, got, expected, tolerance }) => ({ name: check, status, got, expected, tolerance })),
-    lengths: Object.fromEntries(edges),
-  };
-}
-
-/** A size breaks when something could not be drawn, or a check does not hold. */
-const breaks = ({ missing, failures, checks }: RangeRow): boolean =>
-  missing.length > 0 || failures.length > 0 || checks.some((c) => c.status === "fail");
 
 function rowText(row: RangeRow): string {
   const { size, missing, failures, doubts, checks } = row;

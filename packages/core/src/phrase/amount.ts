@@ -87,40 +87,60 @@ const scaled = (amount: Amount | undefined, by: string): Amount | undefined =>
     formula: /[\s+*/-]/.test(amount.formula.replace(/^\w+\(.*\)$/, "")) ? `(${amount.formula})${by}` : `${amount.formula}${by}`,
   };
 
+/** Ways to say one term of an amount, tried in this order; each gets what its pattern caught. */
+const TERMS: readonly (readonly [pattern: string, read: (m: readonly string[], known: Known) => Amount | undefined | "no"])[] = [
+  // "half an inch", "three quarters of an inch", "a half": a figure.
+  [
+    `(?:(${COUNT})\\s+)?(${SHARE})s?(?:\\s+(?:of\\s+)?(?:an?\\s+|one\\s+)?(${UNIT}))?`,
+    ([, count, share, unit], known) =>
+      count === "" && unit === "" ? "no" : plain(`${countOf(count || "one")}/${shareOf(share)}${unitOf(unit, known)}`),
+  ],
+  // "two thirds of the cap", "half the bust".
+  [
+    `(?:(two|three|five|seven)\\s+)?(${SHARE})s?\\s+(?:of\\s+)?(.+)`,
+    ([, times = "", share, of = ""], known) => scaled(termOf(of, known), `${times === "" ? "" : `*${countOf(times)}`}/${shareOf(share)}`),
+  ],
+  [`(?:an?\\s+|one\\s+)(${SHARE})\\s+(?:of\\s+)?(.+)`, ([, share, of = ""], known) => scaled(termOf(of, known), `/${shareOf(share)}`)],
+  [`(${FIGURE})\\s*(${UNIT})?`, ([, figure = "", unit], known) => plain(`${figure.replace(",", ".")}${unitOf(unit, known)}`)],
+  [`(${COUNT})\\s+(${UNIT})`, ([, count, unit], known) => plain(`${countOf(count)}${unitOf(unit, known)}`)],
+  [`(${COUNT})`, ([, count]) => plain(String(countOf(count)))],
+  [
+    `(\\d+)\\/(\\d+)\\s+(?:of\\s+)?(.+)`,
+    ([, a = "", b = "", of = ""], known) => scaled(termOf(of, known), a === "1" ? `/${b}` : `*${a}/${b}`),
+  ],
+  [`(?:twice|double|two times)\\s+(.+)`, ([, of = ""], known) => scaled(termOf(of, known), "*2")],
+  [`(.+?)\\s*(?:÷|\\/|divided by)\\s*(${FIGURE})`, ([, of = "", by = ""], known) => scaled(termOf(of, known), `/${by}`)],
+  [`(.+?)\\s*(?:×|\\*|times)\\s*(${FIGURE})`, ([, of = "", by = ""], known) => scaled(termOf(of, known), `*${by}`)],
+  [
+    `(?:distance\\s+)?(?:from\\s+|between\\s+)?${POINT}\\s*(?:to|and|-|–|—)\\s*${POINT}`,
+    ([, a = "", b = ""], known) => {
+      const [from, to] = [findPoint(a, known), findPoint(b, known)];
+      return from === undefined || to === undefined ? undefined : plain(`dist(${pointText(from)}, ${pointText(to)})`);
+    },
+  ],
+];
+
+const countOf = (word = ""): number => COUNTS[word.toLowerCase()] ?? 1;
+const shareOf = (word = ""): number => SHARES[word.toLowerCase()] ?? 1;
+/** A unit as it stands behind a figure: none where it is the system's own. */
+function unitOf(word: string | undefined, known: Known): string {
+  const unit = UNITS[(word ?? "").toLowerCase()];
+  return unit === undefined || unit === known.unit ? "" : unit;
+}
+
 function termOf(said: string, known: Known): Amount | undefined {
   const term = said.trim().replace(SAID_BEFORE, "").trim();
-  const match = (pattern: string): RegExpExecArray | null => new RegExp(`^(?:${pattern})$`, "i").exec(term);
-  const unit = (word: string | undefined): string => {
-    const known_ = UNITS[(word ?? "").toLowerCase()];
-    return known_ === undefined || known_ === known.unit ? "" : known_;
-  };
-
-  let m = match(`(?:(${COUNT})\\s+)?(${SHARE})s?(?:\\s+(?:of\\s+)?(?:an?\\s+|one\\s+)?(${UNIT}))?`);
-  if (m && (m[3] !== undefined || m[1] !== undefined))
-    return plain(`${COUNTS[(m[1] ?? "one").toLowerCase()] ?? 1}/${SHARES[(m[2] ?? "").toLowerCase()] ?? 1}${unit(m[3])}`);
-  m =
-    match(`(?:(two|three|five|seven)\\s+)?(${SHARE})s?\\s+(?:of\\s+)?(.+)`) ?? match(`()(?:an?\\s+|one\\s+)(${SHARE})\\s+(?:of\\s+)?(.+)`);
-  if (m) {
-    const times = COUNTS[(m[1] ?? "").toLowerCase()];
-    return scaled(termOf(m[3] ?? "", known), `${times === undefined ? "" : `*${times}`}/${SHARES[(m[2] ?? "").toLowerCase()] ?? 1}`);
-  }
-  m = match(`(${FIGURE})\\s*(${UNIT})?`);
-  if (m) return plain(`${(m[1] ?? "").replace(",", ".")}${unit(m[2])}`);
-  m = match(`(${COUNT})\\s+(${UNIT})`) ?? match(`(${COUNT})`);
-  if (m) return plain(`${COUNTS[(m[1] ?? "").toLowerCase()] ?? 1}${unit(m[2])}`);
-  if (UNITS[term.toLowerCase()] && said.trim() !== term) return plain(`1${unit(term)}`);
-  m = match(`(\\d+)\\/(\\d+)\\s+(?:of\\s+)?(.+)`);
-  if (m) return scaled(termOf(m[3] ?? "", known), m[1] === "1" ? `/${m[2] ?? ""}` : `*${m[1] ?? ""}/${m[2] ?? ""}`);
-  m = match(`(?:twice|double|two times)\\s+(.+)`);
-  if (m) return scaled(termOf(m[1] ?? "", known), "*2");
-  m = match(`(.+?)\\s*(?:÷|\\/|divided by)\\s*(${FIGURE})`);
-  if (m) return scaled(termOf(m[1] ?? "", known), `/${m[2] ?? ""}`);
-  m = match(`(.+?)\\s*(?:×|\\*|times)\\s*(${FIGURE})`);
-  if (m) return scaled(termOf(m[1] ?? "", known), `*${m[2] ?? ""}`);
-  m = match(`(?:distance\\s+)?(?:from\\s+|between\\s+)?${POINT}\\s*(?:to|and|-|–|—)\\s*${POINT}`);
-  if (m) {
-    const [a, b] = [findPoint(m[1] ?? "", known), findPoint(m[2] ?? "", known)];
-    return a !== undefined && b !== undefined ? plain(`dist(${pointText(a)}, ${pointText(b)})`) : undefined;
+  // "An inch": the count went with the words before it.
+  if (UNITS[term.toLowerCase()] && said.trim() !== term) return plain(`1${unitOf(term, known)}`);
+  for (const [pattern, read] of TERMS) {
+    const match = new RegExp(`^(?:${pattern})$`, "i").exec(term);
+    const found = match
+      ? read(
+          match.map((part: string | undefined) => part ?? ""),
+          known,
+        )
+      : "no";
+    if (found !== "no") return found;
   }
   return figureOf(term, known);
 }

@@ -37,15 +37,18 @@ function readLines(lines: readonly string[]): readonly Statement[] {
   return readNotation(`system "A"\n${lines.join("\n")}`).system.statements;
 }
 
-/** Puts the proposed lines in the place of the one that was not read. Measurements they bring go where measurements stand. */
+/** Puts the proposed lines in the place of the one that was not read. */
 export function takeProposal(read: ReadSystem, { statement, lines = [] }: LineToMend): LineEdit[] {
-  const isMeasure = (line: string): boolean => line.startsWith("measure ") && lines.length > 1;
-  const measures = lines.filter(isMeasure);
-  const rest = lines.filter((line) => !isMeasure(line));
-  const lastMeasure = read.system.statements.findLastIndex((s, i) => s.is === "measure" && i < statement);
-  const edits = [...removeStatements(read, [statement]), ...insertLines(read, statement, rest)];
-  if (measures.length === 0) return edits;
-  return [...edits, ...insertLines(read, lastMeasure, measures)];
+  return [...removeStatements(read, [statement]), ...putLines(read, statement, lines)];
+}
+
+/** Puts lines behind a statement; measurements that come with a step go where measurements stand. */
+export function putLines(read: ReadSystem, after: number, lines: readonly string[]): LineEdit[] {
+  const comesAlong = (line: string): boolean => line.startsWith("measure ") && lines.length > 1;
+  const measures = lines.filter(comesAlong);
+  const steps = lines.filter((line) => !comesAlong(line));
+  const lastMeasure = read.system.statements.findLastIndex((s, i) => s.is === "measure" && i <= after);
+  return [...insertLines(read, after, steps), ...(measures.length === 0 ? [] : insertLines(read, lastMeasure, measures))];
 }
 
 /** A line of the quick line as it is put into the text: a rule without a number gets the next one, and a plain sentence what it likely means. */

@@ -8,7 +8,8 @@ import { placeLabels } from "./labels.js";
 import PaperFrame from "./PaperFrame.vue";
 import PaperSheet from "./PaperSheet.vue";
 import { sceneOf } from "./scene.js";
-import { nearestTo } from "./nearest.js";
+import { nearestOn, nearestTo } from "./nearest.js";
+import type { Picked } from "./picked.js";
 import { usePaper } from "./use-paper.js";
 import { toScreen } from "./view.js";
 
@@ -24,8 +25,10 @@ const props = defineProps<{
   /** What is still to come lies faintly on the paper. */
   ahead: boolean;
   marks: readonly { readonly name: string; readonly at: { x: number; y: number }; readonly status: CheckStatus }[];
+  /** The step is tried, not taken: it is drawn as a ghost. */
+  tentative?: boolean;
 }>();
-const emit = defineEmits<{ go: [step: number] }>();
+const emit = defineEmits<{ go: [step: number]; pick: [picked: Picked] }>();
 
 const scene = computed(() => sceneOf(props.plan, props.run));
 const { width, height, view, ruled, fit, zoomBy } = usePaper(
@@ -80,19 +83,24 @@ const litSpots = computed(() => spots.value.filter((p) => p.step === props.step 
 const cross = ({ x, y }: { x: number; y: number }): string => `M${(x - 4).toFixed(1)} ${y.toFixed(1)}h8m-4-4v8`;
 const crosses = computed(() => spots.value.map(cross).join(""));
 
-/** What lies under the hand: the number it is on, or else the point nearest to it. */
-const under = (event: MouseEvent): { step: number } | undefined => {
+/** What lies under the hand: the number it is on, or else the point nearest to it, or else the line. */
+const under = (event: MouseEvent): (Picked & { step: number }) | undefined => {
   const box = (event.currentTarget as Element).getBoundingClientRect();
   const at = { x: event.clientX - box.left, y: event.clientY - box.top };
   const named = labels.value.find((l) => at.x >= l.x && at.x <= l.x + l.w && at.y >= l.y && at.y <= l.y + l.h);
-  return named ?? nearestTo(at, spots.value);
+  const spot = named ?? nearestTo(at, spots.value);
+  if (spot) return { kind: "point", name: spot.id, step: spot.step };
+  const path = nearestOn({ x: (at.x - view.value.x) / view.value.k, y: (at.y - view.value.y) / view.value.k }, paths.value, view.value.k);
+  return path && { kind: "path", name: path.key, step: path.step };
 };
 function point(event: PointerEvent): void {
   (event.currentTarget as SVGElement).style.cursor = under(event) ? "pointer" : "";
 }
 function pick(event: MouseEvent): void {
   const spot = under(event);
-  if (spot) emit("go", spot.step);
+  if (!spot) return;
+  emit("pick", { kind: spot.kind, name: spot.name });
+  emit("go", spot.step);
 }
 /** A place of the current step's board, where that board lies on the paper. */
 const laid = (p: { x: number; y: number }): { x: number; y: number } => ({
@@ -194,14 +202,14 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
           v-for="p in litPaths"
           :key="p.key"
           :d="p.data"
-          :class="[p.kind, { now: p.step === step, leant: p.step !== step, dashed: p.dashed }]"
+          :class="[p.kind, { now: p.step === step, leant: p.step !== step, dashed: p.dashed, tentative: tentative && p.step === step }]"
         />
         <path v-if="ghostly" class="ghost" :d="ghostly" />
       </g>
       <text v-for="l in levels" :key="l.key" class="level-name" :x="l.x + 4" :y="l.y + 13">{{ l.text }}</text>
       <path class="crosses" :d="crosses" />
       <template v-for="p in litSpots" :key="p.id">
-        <circle class="halo" :class="{ now: p.step === step }" r="7" :cx="p.x" :cy="p.y" />
+        <circle class="halo" :class="{ now: p.step === step, tentative: tentative && p.step === step }" r="7" :cx="p.x" :cy="p.y" />
         <path class="crosses lit" :d="cross(p)" />
       </template>
       <text v-for="b in boardNames" :key="b.key" class="board-name" :x="b.x" :y="b.y + 16">{{ b.title }}</text>
@@ -270,6 +278,9 @@ path.leant {
 path.now {
   stroke: var(--now);
   stroke-width: 3;
+}
+.tentative {
+  stroke-dasharray: 6 5;
 }
 .crosses {
   stroke: var(--ink-2);

@@ -1,34 +1,200 @@
 <script setup lang="ts">
-import { Promotion } from "@element-plus/icons-vue";
-import { type Work, workRoutes } from "@lodrin/contract";
-import { markFor, problemText } from "@lodrin/core";
+import { RefreshLeft, RefreshRight } from "@element-plus/icons-vue";
+import type { Work } from "@lodrin/contract";
+import {
+  breaksAt,
+  insertLines,
+  type LineToMend,
+  linesToMend,
+  placeOf,
+  renumber,
+  replaceStatement,
+  rowFaults,
+  soundness,
+  type Statement,
+  takeProposal,
+} from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
-import { computed, ref, useTemplateRef } from "vue";
-import { RouterLink } from "vue-router";
-import { call } from "../../api/call.js";
-import BoardPaper from "../../board/BoardPaper.vue";
-import PiecesPaper from "../../board/PiecesPaper.vue";
+import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef } from "vue";
+import type { Picked } from "../../board/picked.js";
 import { useSession } from "../../stores/session.js";
-import { useShelf } from "../../stores/shelf.js";
-import SaveState from "../../ui/SaveState.vue";
-import UnitSwitch from "../../ui/UnitSwitch.vue";
-import { useAttempt } from "../../ui/use-attempt.js";
-import HandoutStep from "../draft/HandoutStep.vue";
-import StepControls from "../draft/StepControls.vue";
+import { useKeys, useUndoKeys } from "../../ui/use-keys.js";
+import DrawerFrame from "../draft/DrawerFrame.vue";
+import DrawerRail from "../draft/DrawerRail.vue";
+import AddMenu from "./AddMenu.vue";
+import AskBefore from "./AskBefore.vue";
+import BuilderKeys from "./BuilderKeys.vue";
+import HandoutFace from "./HandoutFace.vue";
+import MendBar from "./MendBar.vue";
 import NotationEditor from "./NotationEditor.vue";
+import PublishDialog from "./PublishDialog.vue";
+import QuickLine from "./QuickLine.vue";
 import TextCollision from "./TextCollision.vue";
+import { useActs } from "./use-acts.js";
+import { useRange } from "./use-range.js";
+import { useTrial } from "./use-trial.js";
 import { useWriting, type WorkAutosave } from "./use-writing.js";
+import WritingHeader from "./WritingHeader.vue";
+import WritingPaper from "./WritingPaper.vue";
 
-/** The writing table: the text on the left, its draft on a body in the middle of the page, what wants mending below. */
+// What is pulled out is fetched when it is: the table opens sooner.
+const SoundPanel = defineAsyncComponent(() => import("./SoundPanel.vue"));
+const TryPanel = defineAsyncComponent(() => import("./TryPanel.vue"));
+
+/** The writing table: the handout (or its text) on the left with the quick line at its foot, the draft on a body beside it, drawers on the right. */
 const props = defineProps<{ work: Work; autosave: WorkAutosave }>();
 const session = useSession();
-const shelf = useShelf();
-const { local, state, savedAt, why } = props.autosave;
-const { loaded, drafted, bodies, body, step, line, lineOf } = useWriting(props.autosave);
+const { local, state } = props.autosave;
+const writing = useWriting(props.autosave, shallowRef([]));
+const { loaded, library, drafted, bodies, body, figures, settings, step, line, open, lineOf } = writing;
+const range = useRange(writing, shallowRef([]));
+const editor = useTemplateRef<{
+  goTo: (line: number, column?: number, hand?: boolean) => void;
+  edit: (edits: Parameters<typeof acts.propose>[1], line?: number) => void;
+  undo: () => void;
+  redo: () => void;
+}>("editor");
+const acts = useActs(loaded, library, (edits, at) => editor.value?.edit(edits, at));
+const { asking } = acts;
 
-/** Where the run is kept, for the one row of the handout that is shown. */
+// The faces.
+const FACES = [
+  { value: "handout", label: "Handout" },
+  { value: "text", label: "Text" },
+];
+const face = useStorage<"handout" | "text">("lodrin-face", "handout");
+const depth = ref({ undo: 0, redo: 0 });
+const mends = computed(() => linesToMend(loaded.value.read));
+const proposed = computed(() => mends.value.filter((m) => m.lines));
+const problems = computed(() => loaded.value.problems);
+
+/** Opens a statement: the cursor of the text goes to its line, the paper to its step. */
+function openStatement(index: number): void {
+  const { length } = loaded.value.system.statements;
+  if (index >= length) return;
+  editor.value?.goTo(index < 0 ? 1 : placeOf(loaded.value.read, index).line, 1, false);
+}
+function change(index: number, statement: Statement): void {
+  editor.value?.edit(replaceStatement(loaded.value.read, index, statement), index < 0 ? undefined : placeOf(loaded.value.read, index).line);
+}
+function takeMend(mend: LineToMend): void {
+  editor.value?.edit(takeProposal(loaded.value.read, mend));
+}
+/** Takes every proposal, each as it stands when those above it are taken. */
+function takeAll(): void {
+  for (let next = proposed.value[0]; next; next = linesToMend(loaded.value.read).find((m) => m.lines)) takeMend(next);
+}
+const refused = ref("");
+function act(what: string, index: number): void {
+  refused.value = "";
+  if (what === "up" || what === "down") acts.move(index, what === "up" ? -1 : 1);
+  else if (what === "duplicate") acts.duplicate(index);
+  else if (what === "delete") acts.remove(index);
+  else if (what === "heading") acts.insert(index - 1, ['part "New part"']);
+  else if (what === "renumber") {
+    const board = loaded.value.system.statements[index];
+    acts.propose("Numbering anew would break something.", renumber(loaded.value, board?.is === "board" ? board.key : undefined));
+  } else if (what === "text") {
+    face.value = "text";
+    void nextTick(() => editor.value?.goTo(placeOf(loaded.value.read, index).line));
+  }
+}
+function call(index: number, name: string): void {
+  refused.value = acts.call(index, name) ?? "";
+}
+
+// What stands on what, and what an act would break, lit in the handout and on the paper.
+const lights = shallowRef<readonly number[]>([]);
+const lit = computed(() => {
+  const { blocks } = loaded.value.read;
+  const broken = (asking.value?.breaks ?? []).flatMap(
+    (p) => blocks.findLast((b) => b.from < p.line && b.statement !== undefined)?.statement ?? [],
+  );
+  return new Set([...lights.value, ...broken]);
+});
+const marks = computed(() => {
+  const { plan, system } = loaded.value;
+  return [...lit.value].flatMap((index) => {
+    const source = system.statements[index];
+    const at = source?.is === "point" ? drafted.value.frame.points[plan.scope.points.get(source.id) ?? -1] : undefined;
+    return at && source?.is === "point" ? [{ name: source.id, at, status: "warn" as const }] : [];
+  });
+});
+
+// The quick line.
+const typed = ref("");
+const quick = useTemplateRef<{ fill: (name: string) => void; begin: (sentence: string) => void; focus: () => void }>("quick");
+const behind = (): number => (open.value >= 0 ? open.value : loaded.value.system.statements.length - 1);
+const trial = useTrial(typed, behind, loaded, library, writing.given);
+const tried = computed(() => (trial.value?.step === undefined ? undefined : trial.value));
+function put(): void {
+  const { value: now } = trial;
+  if (!now) return;
+  editor.value?.edit(now.edits, now.line + now.lines.length - 1);
+  typed.value = "";
+  picked.value = [];
+}
+/** A handout pasted into the quick line stands in the text line by line; what is not understood waits to be mended. */
+function paste(text: string): void {
+  const lines = text.split(/\r\n|\r|\n/).map((l) => l.trimEnd());
+  const isNotation = /^\s{2,}\S/m.test(text) && /^system\s/m.test(text);
+  if (isNotation && loaded.value.system.statements.length === 0) return void (local.notation = text);
+  const put_ = insertLines(loaded.value.read, behind(), isNotation ? lines : lines.map((l) => l.trim()).filter((l) => l !== ""));
+  editor.value?.edit(put_, (put_[0]?.from ?? 0) + 1);
+}
+const behindWords = computed(() => {
+  const source = loaded.value.system.statements[behind()];
+  return source?.is === "point" ? `behind ${source.id}` : "behind the open line";
+});
+
+// The paper.
+const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void; grid: () => void; ahead: () => void }>("paper");
+const pieces = ref(false);
+const picked = shallowRef<readonly Picked[]>([]);
+const last = computed(() => Math.max(0, loaded.value.plan.steps.length - 1));
+const shownStep = computed(() => Math.min(step.value, last.value));
 const drafting = { run: drafted };
-const mark = computed(() => markFor(loaded.value.plan.system, session.unit));
+
+/** A step chosen on the paper or by its button is the line the cursor stands on. */
+function go(to: number): void {
+  const at = lineOf(Math.min(Math.max(0, to), last.value));
+  if (at === undefined || typed.value.trim() !== "") return;
+  step.value = Math.min(Math.max(0, to), last.value);
+  editor.value?.goTo(at, 1, face.value === "text");
+}
+/** What is picked fills the next gap of a sentence that is begun; else it is what a sentence may begin with. */
+function pick(what: Picked): void {
+  if (typed.value.trim() !== "") quick.value?.fill(what.kind === "point" && /^\d/.test(what.name) ? `#${what.name}` : what.name);
+  else picked.value = [...picked.value.filter((p) => p.name !== what.name), what];
+}
+
+// The drawers.
+type Drawer = "sound" | "try";
+const drawer = ref<Drawer>();
+const ranging = ref(false);
+const findings = computed(() =>
+  soundness(
+    loaded.value,
+    drafted.value,
+    range.rows.value.map(({ row }) => row),
+  ),
+);
+const pressing = computed(
+  () => findings.value.filter((f) => f.code !== "unused" && f.code !== "never-fails" && f.code !== "off-tape").length,
+);
+const DRAWERS: readonly { key: Drawer | "range"; name: string }[] = [
+  { key: "sound", name: "Sound" },
+  { key: "range", name: "Range" },
+  { key: "try", name: "Try" },
+];
+const drawers = computed(() =>
+  DRAWERS.map((d) => ({ ...d, badge: d.key === "sound" && pressing.value > 0 ? `${pressing.value} to look at` : undefined })),
+);
+function toggle(key: Drawer | "range"): void {
+  if (key === "range") ranging.value = !ranging.value;
+  else drawer.value = drawer.value === key ? undefined : key;
+}
+const misses = computed(() => drafted.value.checks.filter((c) => c.status !== "pass"));
 const sum = computed(() => {
   const { checks, pieces: made } = drafted.value;
   const held =
@@ -39,251 +205,252 @@ const sum = computed(() => {
         : `${misses.value.length} of ${checks.length} checks want a look`;
   return `${loaded.value.plan.steps.length} steps, ${made.length} ${made.length === 1 ? "piece" : "pieces"}, ${held} on this body.`;
 });
-
-const published = ref(props.work.published);
-const note = ref("");
-const asking = ref(false);
-const told = ref("");
-const { why: refused, attempt } = useAttempt();
-const editor = useTemplateRef<{ goTo: (line: number, column?: number) => void }>("editor");
-const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void }>("paper");
-const pieces = ref(false);
-const grid = useStorage("lodrin-grid", true);
-const ahead = useStorage("lodrin-ahead", true);
-const last = computed(() => Math.max(0, loaded.value.plan.steps.length - 1));
-const shownStep = computed(() => Math.min(step.value, last.value));
-const title = computed(() => loaded.value.system.title);
-const problems = computed(() => loaded.value.problems);
-const misses = computed(() => drafted.value.checks.filter((c) => c.status !== "pass"));
-
-/** A step chosen on the paper or by its button is the line the cursor stands on. */
-function go(to: number): void {
-  step.value = Math.min(Math.max(0, to), last.value);
-  const at = lineOf(step.value);
-  if (at !== undefined) editor.value?.goTo(at);
+/** A size of the range becomes the figures that are tried. */
+function openSize(index: number): void {
+  const size = range.bodies.value[index];
+  if (!size) return;
+  figures.value = size.measurements;
+  ranging.value = false;
 }
 
-const publish = (): Promise<void> =>
-  attempt(async () => {
-    if (!(await props.autosave.flush())) throw new Error("The text is not saved yet. Wait for the connection, then publish.");
-    const version = props.autosave.version();
-    const work = await call(workRoutes.publishWork, { params: { id: local.id }, body: { version, note: note.value } });
-    published.value = work.published;
-    told.value = `Version ${work.published} is on the shelf.`;
-    note.value = "";
-    asking.value = false;
-    await shelf.reload();
-  });
+// Publishing.
+const publishing = ref(false);
+const published = ref(props.work.published);
+const told = ref("");
+const breaks = computed(() => [
+  ...(misses.value.length ? [`On this body: ${misses.value.map((c) => c.name).join(", ")}.`] : []),
+  ...range.rows.value.filter(({ row }) => breaksAt(row)).map(({ row }) => `${row.size}: ${rowFaults(row)[0] ?? ""}`),
+]);
+function tellPublished(work: Work): void {
+  published.value = work.published;
+  told.value = `Version ${work.published} is on the shelf.`;
+}
+
+const keys = ref(false);
+const header = useTemplateRef<{ turn: (way: number) => void }>("header");
+const ACTS: Readonly<Record<string, () => void>> = {
+  ArrowRight: () => go(shownStep.value + 1),
+  ArrowLeft: () => go(shownStep.value - 1),
+  n: () => quick.value?.focus(),
+  t: () => (face.value = face.value === "text" ? "handout" : "text"),
+  p: () => (pieces.value = !pieces.value),
+  s: () => toggle("sound"),
+  r: () => toggle("range"),
+  y: () => toggle("try"),
+  "[": () => header.value?.turn(-1),
+  "]": () => header.value?.turn(1),
+  u: () => session.prefer({ unit: session.unit === "in" ? "cm" : "in" }),
+  f: () => paper.value?.fit(),
+  g: () => paper.value?.grid(),
+  o: () => paper.value?.ahead(),
+  "+": () => paper.value?.zoomBy(1.3),
+  "-": () => paper.value?.zoomBy(1 / 1.3),
+  "?": () => (keys.value = true),
+  Escape: () => {
+    if (asking.value) asking.value = undefined;
+    else if (picked.value.length > 0) picked.value = [];
+    else if (ranging.value) ranging.value = false;
+    else drawer.value = undefined;
+    lights.value = [];
+  },
+};
+useKeys(ACTS, () => keys.value || publishing.value);
+useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo() });
 </script>
 
 <template>
   <div class="writing">
-    <header>
-      <RouterLink class="home" :to="{ name: 'builder' }" aria-label="To my systems"
-        ><img src="/mark.svg" alt="" width="26" height="26"
-      /></RouterLink>
-      <h1>{{ title }}</h1>
-      <el-tag type="info">{{ published ? `version ${published} published` : "not published yet" }}</el-tag>
-      <span class="room" />
-      <SaveState :state="state" :saved-at="savedAt" :why="why" />
-      <el-select v-model="body" class="body" aria-label="Tried on">
-        <el-option v-for="b in bodies" :key="b.id" :value="b.id" :label="b.name" />
-      </el-select>
-      <UnitSwitch />
-      <el-button type="primary" :icon="Promotion" :disabled="problems.length > 0" @click="((asking = true), (told = ''))"
-        >Publish</el-button
-      >
-    </header>
-    <section class="text" aria-label="The text">
-      <TextCollision v-if="state === 'collision'" :autosave="autosave" />
-      <NotationEditor ref="editor" v-model="local.notation" :loaded="loaded" class="face" @line="line = $event" />
-      <div class="mend" role="status">
-        <el-alert v-if="told" :title="told" type="success" show-icon @close="told = ''" />
-        <HandoutStep
-          v-if="loaded.plan.steps[shownStep]"
-          :key="shownStep"
-          :plan="loaded.plan"
-          :source="drafting.run"
-          :index="shownStep"
-          :unit="session.unit"
-          :mark="mark"
-          state="now"
+    <WritingHeader
+      ref="header"
+      v-model:body="body"
+      class="top"
+      :title="loaded.system.title"
+      :published="published"
+      :autosave="autosave"
+      :bodies="bodies"
+      :whole="problems.length === 0"
+      @publish="((publishing = true), (told = ''))"
+      @keys="keys = true"
+    />
+    <section class="text" :aria-label="face === 'text' ? 'The text' : 'The handout and its quick line'">
+      <div class="bar">
+        <el-segmented v-model="face" :options="FACES" aria-label="Seen as" />
+        <span class="room" />
+        <el-button
+          text
+          :icon="RefreshLeft"
+          :disabled="depth.undo === 0"
+          aria-label="Undo (Ctrl Z)"
+          title="Undo (Ctrl Z)"
+          @click="editor?.undo()"
         />
-        <p v-if="problems.length === 0" class="small">Every line is understood. {{ sum }}</p>
-        <template v-else>
-          <p class="small">
-            <b>{{ problems.length }} {{ problems.length === 1 ? "line wants" : "lines want" }} mending.</b> The rest is drawn all the same.
-          </p>
-          <ul>
-            <li v-for="(p, i) in problems.slice(0, 20)" :key="i">
-              <el-button link type="primary" @click="editor?.goTo(p.line, p.column)">{{ problemText(p) }}</el-button>
-            </li>
-          </ul>
-        </template>
+        <el-button
+          text
+          :icon="RefreshRight"
+          :disabled="depth.redo === 0"
+          aria-label="Redo (Ctrl Y)"
+          title="Redo (Ctrl Y)"
+          @click="editor?.redo()"
+        />
+        <AddMenu :system="loaded.system" @add="acts.insert(behind(), $event)" />
       </div>
-    </section>
-    <section class="paper" aria-label="The draft">
-      <BoardPaper
-        v-if="!pieces"
-        ref="paper"
-        :plan="loaded.plan"
-        :run="drafted"
-        :ghost="undefined"
-        :step="shownStep"
-        :unit="session.unit"
-        :grid="grid"
-        :ahead="ahead"
-        :marks="[]"
-        @go="go"
+      <TextCollision v-if="state === 'collision'" :autosave="autosave" />
+      <div class="faces">
+        <HandoutFace
+          v-show="face === 'handout'"
+          :loaded="loaded"
+          :run="drafting.run"
+          :open="open"
+          :mends="mends"
+          :lit="lit"
+          @open="openStatement"
+          @act="act"
+          @carry="acts.moveBehind"
+          @light="lights = $event"
+          @mend="takeMend"
+          @change="change"
+          @call="call"
+        />
+        <NotationEditor
+          v-show="face === 'text'"
+          ref="editor"
+          v-model="local.notation"
+          :loaded="loaded"
+          @line="line = $event"
+          @history="depth = $event"
+        />
+      </div>
+      <AskBefore v-if="asking" :asking="asking" @leave="asking = undefined" />
+      <MendBar
+        v-model:told="told"
+        v-model:refused="refused"
+        class="mend"
+        :writing="writing"
+        :step="face === 'text' ? shownStep : undefined"
+        :listed="face === 'text'"
+        :proposed="proposed.length"
+        :sum="sum"
+        @go="(at, column) => editor?.goTo(at, column)"
+        @all="takeAll"
       />
-      <PiecesPaper
+      <QuickLine
+        ref="quick"
+        v-model="typed"
+        :loaded="loaded"
+        :trial="trial"
+        :unit="session.unit"
+        :behind="behindWords"
+        @take="put"
+        @paste="paste"
+      />
+    </section>
+    <WritingPaper
+      ref="paper"
+      v-model:ranging="ranging"
+      v-model:pieces="pieces"
+      v-model:picked="picked"
+      class="paper"
+      :writing="writing"
+      :range="range"
+      :trial="tried"
+      :step="shownStep"
+      :marks="marks"
+      @go="go"
+      @pick="pick"
+      @size="openSize"
+      @light="((lights = [$event]), openStatement($event))"
+      @begin="quick?.begin($event)"
+      @piece="acts.insert(loaded.system.statements.length - 1, $event)"
+    />
+    <DrawerFrame v-if="drawer" class="drawer" :name="DRAWERS.find((d) => d.key === drawer)?.name ?? ''" @close="drawer = undefined">
+      <SoundPanel v-if="drawer === 'sound'" :findings="findings" :sum="sum" @go="openStatement" />
+      <TryPanel
         v-else
-        ref="paper"
-        :pieces="drafted.pieces"
-        :ghosts="[]"
+        v-model:figures="figures"
+        v-model:settings="settings"
+        :draft="{ plan: loaded.plan, run: drafting.run }"
         :unit="session.unit"
-        :grid="grid"
-        :only="undefined"
-        :edges="[]"
       />
-      <StepControls
-        class="controls"
-        :step="shownStep"
-        :last="last"
-        :playing="false"
-        :pieces="pieces"
-        :grid="grid"
-        :ahead="ahead"
-        still
-        @go="go"
-        @fit="paper?.fit()"
-        @zoom="paper?.zoomBy($event)"
-        @pieces="pieces = $event"
-        @grid="grid = !grid"
-        @ahead="ahead = !ahead"
-      />
-    </section>
-    <el-dialog v-model="asking" title="Publish this text" width="480px" append-to-body>
-      <p>
-        It goes on the shelf as version {{ published + 1 }}, for everyone here. A version is never changed: drafts that were begun with an
-        earlier one keep it.
-      </p>
-      <el-alert
-        v-if="misses.length"
-        type="warning"
-        show-icon
-        :closable="false"
-        :title="`On this body ${misses.length} ${misses.length === 1 ? 'check wants' : 'checks want'} a look: ${misses[0]?.name ?? ''}`"
-      />
-      <el-form label-position="top" @submit.prevent="publish">
-        <el-form-item label="What changed, for those who draft with it">
-          <el-input v-model="note" maxlength="400" type="textarea" :rows="2" />
-        </el-form-item>
-        <el-alert v-if="refused" :title="refused" type="error" role="alert" :closable="false" />
-        <div class="acts">
-          <el-button type="primary" native-type="submit">Publish version {{ published + 1 }}</el-button>
-          <el-button text @click="asking = false">Not yet</el-button>
-        </div>
-      </el-form>
-    </el-dialog>
+    </DrawerFrame>
+    <DrawerRail class="rail" :drawers="drawers" :open="drawer ?? (ranging ? 'range' : undefined)" @toggle="toggle" />
+    <PublishDialog v-model="publishing" :autosave="autosave" :published="published" :breaks="breaks" @published="tellPublished" />
+    <BuilderKeys v-model="keys" />
   </div>
 </template>
 
 <style scoped>
 .writing {
   display: grid;
-  grid-template: 52px minmax(0, 1fr) / minmax(0, 1fr) minmax(0, 1fr);
+  grid-template: 52px minmax(0, 1fr) / minmax(0, 1.05fr) minmax(0, 1fr) auto 84px;
   height: 100%;
 }
-header {
+.top {
   grid-column: 1 / -1;
+}
+.text {
+  display: grid;
+  grid-template-rows: auto auto minmax(0, 1fr) auto auto auto;
+  min-width: 0;
+  border-right: 1px solid var(--rule);
+}
+.bar {
+  grid-row: 1;
   display: flex;
+  gap: 4px;
   align-items: center;
-  gap: 12px;
-  padding: 0 12px;
+  padding: 6px 12px;
   background: var(--panel);
   border-bottom: 1px solid var(--rule);
-  min-width: 0;
-}
-.home {
-  display: grid;
-  flex: none;
-  place-items: center;
-  width: 40px;
-  height: 40px;
-}
-h1 {
-  font-size: 19px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 .room {
   flex: 1;
 }
-.text {
+.faces {
+  grid-row: 3;
   display: grid;
-  grid-template-rows: auto minmax(0, 1fr) auto;
-  min-width: 0;
-  border-right: 1px solid var(--rule);
+  min-height: 0;
 }
-.face {
-  grid-row: 2;
+.faces > * {
+  grid-area: 1 / 1;
 }
 .mend {
-  grid-row: 3;
-  max-height: 44vh;
-  overflow: auto;
-  padding: 10px 16px;
-  background: var(--panel);
-  border-top: 1px solid var(--rule);
+  grid-row: 5;
 }
-.mend ul {
-  margin: 4px 0 0;
-  padding: 0;
-  list-style: none;
+.text > :last-child {
+  grid-row: 6;
 }
-.mend .el-button {
-  height: auto;
-  min-height: 32px;
-  line-height: 1.35;
-  text-align: left;
-  white-space: normal;
-  font-weight: 500;
+.drawer {
+  grid-column: 3;
+  grid-row: 2;
 }
-.paper {
-  position: relative;
-  min-width: 0;
-  container-type: inline-size;
+.rail {
+  grid-column: 4;
+  grid-row: 2;
 }
-.body {
-  flex: none;
-  width: 230px;
-}
-.controls {
-  position: absolute;
-  inset: 0 0 0 24px;
-  align-content: end;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  margin-top: 12px;
-}
-@media (width < 900px) {
-  .body {
-    width: 150px;
-  }
+@media (width < 1100px) {
   .writing {
-    grid-template: 52px minmax(0, 1fr) minmax(0, 1fr) / minmax(0, 1fr);
+    grid-template: 52px minmax(0, 1fr) minmax(0, 1.1fr) / minmax(0, 1fr) 84px;
   }
   .paper {
+    grid-column: 1;
     grid-row: 2;
   }
   .text {
+    grid-column: 1;
     grid-row: 3;
     border-right: 0;
     border-top: 1px solid var(--rule);
+  }
+  .rail {
+    grid-column: 2;
+    grid-row: 2 / 4;
+  }
+  .drawer {
+    grid-column: 1;
+    grid-row: 2 / 4;
+    justify-self: end;
+    z-index: 4;
+    box-shadow: var(--shadow);
   }
 }
 </style>

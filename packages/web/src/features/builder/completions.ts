@@ -7,6 +7,11 @@ export function completionsAt(before: string, loaded: LoadedSystem): Completion[
   if (/^\s*[a-z]*$/.test(before)) return LINE_WORDS.map((label) => ({ label, type: "keyword" }));
   if (/^\s*(#\w+|[A-Z]+\d+)\s+[a-z]*$/.test(before))
     return [...VERBS.values()].map(({ word, description }) => ({ label: word, type: "keyword", info: description }));
+  return namesOf(loaded);
+}
+
+/** What a formula or a slot may name: points, figures, lines and functions. */
+export function namesOf(loaded: LoadedSystem): Completion[] {
   const { scope } = loaded.plan;
   return [
     ...[...scope.points.keys()].map((id) => ({ label: /^\d/.test(id) ? `#${id}` : id, type: "variable" })),
@@ -28,5 +33,14 @@ export function completeWith(loaded: () => LoadedSystem) {
     // Inside a sentence nothing is completed.
     if ((before.match(/["“”]/g)?.length ?? 0) % 2 === 1) return null;
     return { from: word?.from ?? context.pos, options: completionsAt(before, loaded()), validFor: /^[#\w]*$/ };
+  };
+}
+
+/** Completion for a field that holds a formula, or the name of a point or line. */
+export function completeFormula(loaded: () => LoadedSystem) {
+  return (context: CompletionContext): CompletionResult | null => {
+    const word = context.matchBefore(/[#\w]+/);
+    if (!word && !context.explicit) return null;
+    return { from: word?.from ?? context.pos, options: namesOf(loaded()), validFor: /^[#\w]*$/ };
   };
 }

@@ -1,5 +1,16 @@
 import type { Work } from "@lodrin/contract";
-import { type Given, type HomeUnit, loadSystem, type LoadedSystem, placeOf, type Plan, run, type Run, sampleBody } from "@lodrin/core";
+import {
+  type Given,
+  type HomeUnit,
+  type Library,
+  loadSystem,
+  type LoadedSystem,
+  placeOf,
+  type Plan,
+  run,
+  type Run,
+  sampleBody,
+} from "@lodrin/core";
 import { computed, type ComputedRef, type Ref, ref, shallowRef, watch } from "vue";
 import type { Autosave } from "../../api/autosave.js";
 import { usePeople } from "../../stores/people.js";
@@ -7,37 +18,62 @@ import { useShelf } from "../../stores/shelf.js";
 
 export type WorkAutosave = Autosave<Work, "notation">;
 
-/** A body to try the system on: the middle of its own ranges, or one of my people's. */
+/** A body to try the system on: from within its own ranges, a size of a chart, or one of my people's. */
 export interface TryBody {
   readonly id: string;
   readonly name: string;
   readonly given: (plan: Plan) => { readonly measurements: Given; readonly unit: HomeUnit };
 }
 
-const MIDDLE = "middle";
+/** Bodies every system can be tried on: how far up its own ranges they lie. */
+const WITHIN = [
+  { id: "middle", name: "The middle of its ranges", share: 0.5 },
+  { id: "small", name: "Small: a quarter up its ranges", share: 0.25 },
+  { id: "large", name: "Large: three quarters up", share: 0.75 },
+];
 
-/** The system as it stands while it is written: read line by line, drafted on the chosen body, with the step the cursor is in. */
-export function useWriting(autosave: WorkAutosave): {
-  loaded: Ref<LoadedSystem>;
-  drafted: ComputedRef<Run>;
-  bodies: ComputedRef<readonly TryBody[]>;
-  body: Ref<string>;
-  step: Ref<number>;
-  line: Ref<number>;
-  lineOf: (step: number) => number | undefined;
-} {
+/** The system as it stands while it is written: read line by line, drafted on the chosen body, with the line the hand is on. */
+export interface Writing {
+  readonly loaded: Ref<LoadedSystem>;
+  readonly library: Ref<Library>;
+  readonly drafted: ComputedRef<Run>;
+  readonly bodies: ComputedRef<readonly TryBody[]>;
+  readonly body: Ref<string>;
+  /** Figures tried in place of the body's own, and settings in place of the author's, as text. */
+  readonly figures: Ref<Given>;
+  readonly settings: Ref<Readonly<Record<string, string>>>;
+  readonly given: (plan: Plan) => { readonly measurements: Given; readonly settings: Given; readonly unit: HomeUnit };
+  readonly step: Ref<number>;
+  readonly line: Ref<number>;
+  /** The statement the hand is on; -1 for the heading. */
+  readonly open: ComputedRef<number>;
+  readonly lineOf: (step: number) => number | undefined;
+}
+
+/** Opens a text for writing; `more` are bodies from the size charts. */
+export function useWriting(autosave: WorkAutosave, more: Ref<readonly TryBody[]>): Writing {
   const shelf = useShelf();
   const people = usePeople();
   const library = computed(() => Object.fromEntries(shelf.systems.map(({ sheet }) => [sheet.slug, sheet.notation])));
   const { local } = autosave;
   const loaded = shallowRef(loadSystem(local.notation, library.value));
-  watch([() => local.notation, library], ([text, shelfTexts], [, before]) => {
-    // Only changed lines are read again; what it builds on may have changed wholly.
-    loaded.value = loadSystem(text, shelfTexts, shelfTexts === before ? loaded.value : undefined);
-  });
+  watch(
+    [() => local.notation, library],
+    ([text, shelfTexts], [, before]) => {
+      // Only changed lines are read again; what it builds on may have changed wholly.
+      loaded.value = loadSystem(text, shelfTexts, shelfTexts === before ? loaded.value : undefined);
+    },
+    // An act reads what the act before it wrote.
+    { flush: "sync" },
+  );
 
   const bodies = computed((): TryBody[] => [
-    { id: MIDDLE, name: "The middle of its ranges", given: (plan) => ({ measurements: sampleBody(plan), unit: plan.system.unit }) },
+    ...WITHIN.map(({ id, name, share }) => ({
+      id,
+      name,
+      given: (plan: Plan) => ({ measurements: sampleBody(plan, share), unit: plan.system.unit }),
+    })),
+    ...more.value,
     ...people.people.flatMap((person) =>
       person.sets.slice(0, 1).map((set) => ({
         id: set.id,
@@ -47,12 +83,19 @@ export function useWriting(autosave: WorkAutosave): {
       })),
     ),
   ]);
-  const body = ref(MIDDLE);
-  const drafted = computed(() => {
-    const { plan } = loaded.value;
+  const body = ref("middle");
+  const figures = shallowRef<Given>({});
+  const settings = shallowRef<Readonly<Record<string, string>>>({});
+  watch(body, () => (figures.value = {}));
+  function given(plan: Plan): { measurements: Given; settings: Given; unit: HomeUnit } {
     const chosen = bodies.value.find(({ id }) => id === body.value) ?? bodies.value[0];
     const { measurements, unit } = chosen?.given(plan) ?? { measurements: {}, unit: plan.system.unit };
-    return run(plan, measurements, {}, unit);
+    return { measurements: { ...measurements, ...figures.value }, settings: settings.value, unit };
+  }
+  const drafted = computed(() => {
+    const { plan } = loaded.value;
+    const { measurements, settings: set, unit } = given(plan);
+    return run(plan, measurements, set, unit);
   });
 
   const step = ref(0);
@@ -68,7 +111,11 @@ export function useWriting(autosave: WorkAutosave): {
       )),
   );
   const lineOf = (index: number): number | undefined => lines.value[index];
-  return { loaded, drafted, bodies, body, step, line, lineOf };
+  const open = computed(() => {
+    const { blocks } = loaded.value.read;
+    return blocks.findLast((b) => b.from < line.value && b.statement !== undefined)?.statement ?? -1;
+  });
+  return { loaded, library, drafted, bodies, body, figures, settings, given, step, line, open, lineOf };
 }
 
 /** The line each step stands on; undefined for one that was brought along from a system this one builds on. */

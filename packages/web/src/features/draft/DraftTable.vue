@@ -7,6 +7,7 @@ import SeamWalkPaper from "../../board/SeamWalkPaper.vue";
 import PiecesPaper from "../../board/PiecesPaper.vue";
 import { useSession } from "../../stores/session.js";
 import CollisionNotice from "../../ui/CollisionNotice.vue";
+import { useKeys } from "../../ui/use-keys.js";
 import TapeMeasure from "../../ui/TapeMeasure.vue";
 import ChecksDrawer from "./ChecksDrawer.vue";
 import DraftHeader from "./DraftHeader.vue";
@@ -139,17 +140,7 @@ const ACTS: Readonly<Record<string, () => void>> = {
   Escape: () => (walking.value ? (walking.value = undefined) : close()),
 };
 
-useEventListener(window, "keydown", (event) => {
-  const target = event.target as HTMLElement;
-  if (event.ctrlKey || event.metaKey || event.altKey || keys.value) return;
-  const typing = event.key !== "Escape" && target.matches("input:not([type=radio], [type=checkbox]), textarea, [role=slider]");
-  if (typing || (event.key === " " && target.matches("button, a, input"))) return;
-  const act = ACTS[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-  if (!act) return;
-  event.preventDefault();
-  act();
-});
-
+useKeys(ACTS, () => keys.value);
 useEventListener(window, "beforeunload", () => void autosave.flush());
 </script>
 

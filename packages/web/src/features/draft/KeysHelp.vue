@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import KeyList from "../../ui/KeyList.vue";
+
 /** All keys of the draft; each is also a control that can be seen. */
 const open = defineModel<boolean>({ required: true });
 
@@ -21,28 +23,5 @@ const KEYS = [
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Keys at the table" width="420px" append-to-body>
-    <dl>
-      <template v-for="[key, what] in KEYS" :key="key">
-        <dt>{{ key }}</dt>
-        <dd>{{ what }}</dd>
-      </template>
-    </dl>
-  </el-dialog>
+  <KeyList v-model="open" title="Keys at the table" :keys="KEYS" />
 </template>
-
-<style scoped>
-dl {
-  display: grid;
-  grid-template-columns: 110px 1fr;
-  gap: 8px 14px;
-  margin: 0;
-  font-size: 17px;
-}
-dt {
-  font-weight: 700;
-}
-dd {
-  margin: 0;
-}
-</style>

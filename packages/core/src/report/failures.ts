@@ -1,4 +1,7 @@
-import { doingText, type Plan, type PlannedShaping, type PlannedStep, type Run, stepName } from "@lodrin/core";
+import type { Plan, PlannedShaping, PlannedStep } from "../plan/plan.js";
+import { stepName } from "../plan/step-name.js";
+import type { Run } from "../run/run.js";
+import { doingText } from "../system/notation/print.js";
 
 /** What of a draft could not be done, a line each: steps, pieces and shapings. */
 export function failuresOf(plan: Plan, drafted: Run): string[] {

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import type { Finding } from "@lodrin/core";
+import { computed } from "vue";
+
+/** What wants a look before students draft with it, most pressing first; each leads to its line. */
+const props = defineProps<{ findings: readonly Finding[]; sum: string }>();
+defineEmits<{ go: [statement: number] }>();
+
+const GROUPS: readonly { readonly title: string; readonly codes: readonly Finding["code"][] }[] = [
+  { title: "To mend first", codes: ["unread", "breaks", "wrong-number"] },
+  { title: "Checks", codes: ["never-holds", "never-fails"] },
+  { title: "Pieces and seams", codes: ["no-grain", "unchecked-seam"] },
+  { title: "On the tape", codes: ["off-tape"] },
+  { title: "Used by nothing", codes: ["unused"] },
+];
+const groups = computed(() =>
+  GROUPS.map(({ title, codes }) => ({ title, found: props.findings.filter((f) => codes.includes(f.code)) })).filter(
+    (g) => g.found.length > 0,
+  ),
+);
+</script>
+
+<template>
+  <div class="drawer-body">
+    <p class="small quiet">{{ sum }}</p>
+    <el-empty
+      v-if="groups.length === 0"
+      :image-size="60"
+      description="Nothing wants a look: every line is understood and used, every seam is sewn to something, and it holds over the range."
+    />
+    <section v-for="g in groups" :key="g.title">
+      <h3>{{ g.title }}</h3>
+      <ul>
+        <li v-for="(f, i) in g.found" :key="i">
+          <el-button v-if="f.statement !== undefined" link type="primary" @click="$emit('go', f.statement)">{{ f.says }}</el-button>
+          <span v-else>{{ f.says }}</span>
+          <span class="small quiet">{{ f.fix }}</span>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.drawer-body {
+  display: grid;
+  gap: 12px;
+}
+h3 {
+  font-size: 17px;
+}
+ul {
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+  display: grid;
+  gap: 8px;
+}
+li {
+  display: grid;
+  justify-items: start;
+}
+.el-button {
+  height: auto;
+  white-space: normal;
+  text-align: left;
+  line-height: 1.35;
+}
+</style>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { useStorage } from "@vueuse/core";
+import { computed, defineAsyncComponent, useTemplateRef } from "vue";
+import BoardPaper from "../../board/BoardPaper.vue";
+import type { Picked } from "../../board/picked.js";
+import PiecesPaper from "../../board/PiecesPaper.vue";
+import { useSession } from "../../stores/session.js";
+import StepControls from "../draft/StepControls.vue";
+import PickBar from "./PickBar.vue";
+import type { Range } from "./use-range.js";
+import type { Trial } from "./use-trial.js";
+import type { Writing } from "./use-writing.js";
+
+// Fetched when it is first looked at.
+const RangeView = defineAsyncComponent(() => import("./RangeView.vue"));
+
+/** The page: the draft on one body with what is tried as a ghost, its pieces, or a whole range of sizes on each other. */
+const props = defineProps<{
+  writing: Writing;
+  range: Range;
+  trial: Trial | undefined;
+  step: number;
+  marks: readonly { readonly name: string; readonly at: { x: number; y: number }; readonly status: "warn" }[];
+}>();
+const ranging = defineModel<boolean>("ranging", { required: true });
+const pieces = defineModel<boolean>("pieces", { required: true });
+const picked = defineModel<readonly Picked[]>("picked", { required: true });
+defineEmits<{
+  go: [step: number];
+  pick: [picked: Picked];
+  size: [index: number];
+  light: [statement: number];
+  begin: [sentence: string];
+  piece: [lines: readonly string[]];
+}>();
+const session = useSession();
+const { loaded, drafted } = props.writing;
+const grid = useStorage("lodrin-grid", true);
+const ahead = useStorage("lodrin-ahead", true);
+const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void }>("paper");
+const last = computed(() => Math.max(0, loaded.value.plan.steps.length - 1));
+defineExpose({
+  fit: () => paper.value?.fit(),
+  zoomBy: (factor: number) => paper.value?.zoomBy(factor),
+  grid: () => (grid.value = !grid.value),
+  ahead: () => (ahead.value = !ahead.value),
+});
+</script>
+
+<template>
+  <section class="paper" :aria-label="ranging ? 'Over a range of sizes' : 'The draft'">
+    <RangeView
+      v-if="ranging"
+      :range="range"
+      :loaded="loaded"
+      :unit="session.unit"
+      @size="$emit('size', $event)"
+      @light="$emit('light', $event)"
+    />
+    <template v-else>
+      <BoardPaper
+        v-if="!pieces"
+        ref="paper"
+        :plan="trial?.loaded.plan ?? loaded.plan"
+        :run="trial?.drafted ?? drafted"
+        :ghost="undefined"
+        :step="trial?.step ?? step"
+        :tentative="trial !== undefined"
+        :unit="session.unit"
+        :grid="grid"
+        :ahead="ahead"
+        :marks="marks"
+        @go="$emit('go', $event)"
+        @pick="$emit('pick', $event)"
+      />
+      <PiecesPaper
+        v-else
+        ref="paper"
+        :pieces="drafted.pieces"
+        :ghosts="[]"
+        :unit="session.unit"
+        :grid="grid"
+        :only="undefined"
+        :edges="[]"
+      />
+      <PickBar
+        v-if="picked.length && !pieces"
+        class="picks"
+        :picked="picked"
+        :plan="loaded.plan"
+        @begin="($emit('begin', $event), (picked = []))"
+        @piece="($emit('piece', $event), (picked = []))"
+        @clear="picked = []"
+      />
+      <StepControls
+        class="controls"
+        :step="step"
+        :last="last"
+        :playing="false"
+        :pieces="pieces"
+        :grid="grid"
+        :ahead="ahead"
+        still
+        @go="$emit('go', $event)"
+        @fit="paper?.fit()"
+        @zoom="paper?.zoomBy($event)"
+        @pieces="pieces = $event"
+        @grid="grid = !grid"
+        @ahead="ahead = !ahead"
+      />
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.paper {
+  position: relative;
+  min-width: 0;
+  container-type: inline-size;
+}
+.picks {
+  position: absolute;
+  inset: 12px 12px auto 40px;
+}
+.controls {
+  position: absolute;
+  inset: 0 0 0 24px;
+  align-content: end;
+}
+</style>

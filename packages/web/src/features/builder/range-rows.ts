@@ -1,0 +1,43 @@
+import {
+  type Bounds,
+  boundsOf,
+  flatten,
+  type Given,
+  layBoards,
+  type Plan,
+  type Point,
+  type RangeBody,
+  type RangeRow,
+  rowOf,
+  run,
+  shiftPath,
+  svgData,
+} from "@lodrin/core";
+
+/** One size of a range: what came of it, and its lines in mm with the anchor at nought. */
+export interface NestedRow {
+  readonly row: RangeRow;
+  readonly data: string;
+  readonly bounds: Bounds | undefined;
+}
+
+/**
+ * Drafts one size and lays it with the anchor, a point by its name, at nought: then its own board alone is nested. Without one
+ * every board lies where it does on paper.
+ */
+export function nestedRow(plan: Plan, body: RangeBody, settings: Given, anchor: string | undefined): NestedRow {
+  const drafted = run(plan, body.measurements, settings, body.unit);
+  const at = anchor === undefined ? undefined : drafted.frame.points[plan.scope.points.get(anchor) ?? -1];
+  const board = at && plan.steps.find(({ source }) => source.is === "point" && source.id === anchor)?.board;
+  const boards = layBoards(plan, drafted);
+  const data: string[] = [];
+  const places: Point[] = [];
+  plan.steps.forEach(({ source, board: on, target }) => {
+    const path = source.is === "path" && source.type !== "level" ? drafted.frame.paths[target] : undefined;
+    if (!path || (board !== undefined && on !== board)) return;
+    const laid = at ? shiftPath(path, -at.x, -at.y) : shiftPath(path, boards.get(on)?.dx ?? 0, 0);
+    data.push(svgData(laid));
+    places.push(...flatten(laid, 2));
+  });
+  return { row: rowOf(plan, drafted, body.size), data: data.join(""), bounds: boundsOf(places) };
+}

@@ -1,0 +1,98 @@
+import { type Statement, VERBS } from "@lodrin/core";
+
+/** A field of a statement's form: the part of it that is edited, what it is called, and how it is typed. */
+export interface RowField {
+  readonly path: string;
+  readonly label: string;
+  readonly type: "formula" | "text" | "long" | "one of";
+  readonly options?: readonly string[];
+  /** Empty, it is left out of the statement. */
+  readonly optional?: boolean;
+}
+
+const formula = (path: string, label: string, optional = false): RowField => ({ path, label, type: "formula", optional });
+const long = (path: string, label: string, optional = false): RowField => ({ path, label, type: "long", optional });
+const oneOf = (path: string, label: string, options: readonly string[]): RowField => ({ path, label, type: "one of", options });
+
+const NOTES: readonly RowField[] = [
+  long("why.0", "Why", true),
+  long("watch.0", "Watch out", true),
+  long("caution.0", "Caution", true),
+  formula("when", "Only when", true),
+];
+
+const BY_KIND: Partial<Record<Statement["is"], readonly RowField[]>> = {
+  measure: [
+    oneOf("kind", "How the tape runs", ["girth", "length", "width", "depth", "number"]),
+    formula("from", "From"),
+    formula("to", "To"),
+    long("how", "How it is taken"),
+    formula("when", "Asked only when", true),
+    formula("fallback", "Without it", true),
+  ],
+  set: [formula("default", "As a rule"), formula("from", "From", true), formula("to", "To", true), long("decides", "What it decides")],
+  value: [formula("formula", "Formula"), long("text", "Sentence", true), ...NOTES],
+  board: [{ path: "title", label: "Title", type: "text" }, oneOf("centre", "Centre", ["fold", "edge"])],
+  part: [{ path: "title", label: "Heading", type: "text" }],
+  check: [
+    long("title", "What it says"),
+    oneOf("test", "How they stand", ["equals", "between", "holds"]),
+    formula("got", "What it comes to"),
+    formula("expected", "Against", true),
+    formula("upper", "At most", true),
+    formula("within", "Within", true),
+    long("cause", "What usually causes a miss", true),
+  ],
+  caution: [long("text", "Caution")],
+  lesson: [long("text", "Lesson, in Markdown")],
+};
+
+/** The fields a statement is edited by; none for one that is edited as text alone. A point has one for each gap of its sentence. */
+export function rowFields(statement: Statement): readonly RowField[] {
+  if (statement.is === "point") {
+    const gaps = VERBS.get(statement.verb)?.forms[statement.form]?.parameters ?? [];
+    return [
+      ...gaps.map(({ name }) => formula(`args.${name}`, GAPS[name] ?? name.replace(/_/g, " "))),
+      long("text", "Sentence", true),
+      ...NOTES,
+    ];
+  }
+  return BY_KIND[statement.is] ?? [];
+}
+
+/** What a gap of a verb's sentence asks for. */
+const GAPS: Readonly<Record<string, string>> = {
+  distance: "How far",
+  from: "From",
+  to: "To",
+  line: "Line",
+  at: "At",
+  share: "Share",
+  angle: "Angle",
+  point: "Point",
+  a: "Between",
+  b: "And",
+};
+
+/** The text of a field; empty where the statement has none. */
+export function fieldText(statement: Statement, path: string): string {
+  let value: unknown = statement;
+  for (const step of path.split("."))
+    value = typeof value === "object" && value !== null ? (value as Record<string, unknown>)[step] : undefined;
+  return typeof value === "string" ? value : "";
+}
+
+/** The statement with another text in a field; one that may be empty is left out then. Undefined where it may not. */
+export function withField(statement: Statement, { path, optional }: RowField, text: string): Statement | undefined {
+  const empty = text.trim() === "";
+  if (empty && !optional && !/text|title|how|decides/.test(path)) return undefined;
+  const [first = "", second] = path.split(".");
+  const { [first]: before, ...others } = statement as unknown as Record<string, unknown>;
+  const put = (value: unknown): Statement => (value === undefined ? others : { ...statement, [first]: value }) as Statement;
+  if (second === undefined) return put(empty && optional ? undefined : text);
+  if (!/^\d+$/.test(second)) return put({ ...(before as object), [second]: text });
+  const list = [...((before as string[] | undefined) ?? [])];
+  if (empty) list.splice(Number(second), 1);
+  else list[Number(second)] = text;
+  return put(list.length === 0 ? undefined : list);
+}

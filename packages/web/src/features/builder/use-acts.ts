@@ -1,0 +1,187 @@
+import {
+  applyEdits,
+  blockHolding,
+  goneWith,
+  insertLines,
+  type LineEdit,
+  type Library,
+  loadSystem,
+  type LoadedSystem,
+  movedWith,
+  moveStatements,
+  newProblems,
+  nextPoint,
+  type NotationProblem,
+  pointText,
+  removeStatements,
+  rename,
+  type Statement,
+} from "@lodrin/core";
+import { type Ref, shallowRef } from "vue";
+
+/** An act that would break something: what, and the act that would not. */
+export interface Asking {
+  readonly says: string;
+  readonly breaks: readonly NotationProblem[];
+  readonly doIt: () => void;
+  readonly whole: { readonly says: string; readonly doIt: () => void } | undefined;
+}
+
+/** What can be done to a statement of the handout. */
+export interface Acts {
+  /** What waits for an answer before it is done. */
+  readonly asking: Ref<Asking | undefined>;
+  readonly move: (index: number, way: -1 | 1) => void;
+  readonly moveBehind: (index: number, after: number) => void;
+  readonly remove: (index: number) => void;
+  readonly duplicate: (index: number) => void;
+  readonly insert: (after: number, lines: readonly string[]) => void;
+  readonly call: (index: number, name: string) => string | undefined;
+  /** Makes edits, after asking when they would break what held. */
+  readonly propose: (says: string, edits: readonly LineEdit[], whole?: Asking["whole"]) => void;
+}
+
+/** Acts of the handout, each the smallest edit of the text. What would break is listed before it happens. */
+export function useActs(loaded: Ref<LoadedSystem>, library: Ref<Library>, edit: (edits: readonly LineEdit[], line?: number) => void): Acts {
+  const asking = shallowRef<Asking>();
+
+  function propose(says: string, edits: readonly LineEdit[], whole?: Asking["whole"]): void {
+    asking.value = undefined;
+    if (edits.length === 0) return;
+    const after = loadSystem(applyEdits(loaded.value.read.source, edits), library.value, loaded.value);
+    const breaks = newProblems(loaded.value, after);
+    const doIt = (): void => {
+      asking.value = undefined;
+      edit(edits);
+    };
+    if (breaks.length === 0) doIt();
+    else asking.value = { says, breaks, doIt, whole };
+  }
+
+  function moveBehind(index: number, after: number): void {
+    const { read } = loaded.value;
+    const { statements } = read.system;
+    const [low, high] = [Math.min(index, after + 1), Math.max(index, after)];
+    if (statements.slice(low, high + 1).some((s, i) => s.is === "board" && low + i !== index)) {
+      const stays = "A step stays on its board: to draw it on another, write it there.";
+      asking.value = { says: stays, breaks: [], doIt: () => undefined, whole: undefined };
+      return;
+    }
+    const all = movedWith(read, index, after);
+    const nameOf = (i: number): string => shortName(statements[i]);
+    propose(
+      `Moving ${nameOf(index)} there would use what is not there yet.`,
+      moveStatements(read, [index], after),
+      all.length > 1
+        ? {
+            says: `Move ${all.map(nameOf).join(", ")} together`,
+            doIt: () => {
+              asking.value = undefined;
+              edit(moveStatements(read, all, after));
+            },
+          }
+        : undefined,
+    );
+  }
+
+  return {
+    asking,
+    propose,
+    moveBehind,
+    move(index, way) {
+      const other = index + way;
+      if (other >= 0 && other < loaded.value.system.statements.length) moveBehind(index, way < 0 ? index - 2 : other);
+    },
+    remove(index) {
+      const { read } = loaded.value;
+      const all = goneWith(read, index);
+      const name = shortName(read.system.statements[index]);
+      propose(
+        `Something stands on ${name}.`,
+        removeStatements(read, [index]),
+        all.length > 1
+          ? {
+              says: `Delete the ${all.length} lines that stand on it as well`,
+              doIt: () => {
+                asking.value = undefined;
+                edit(removeStatements(read, all));
+              },
+            }
+          : undefined,
+      );
+    },
+    duplicate(index) {
+      const { read, system } = loaded.value;
+      const block = blockHolding(read, index);
+      const statement = system.statements[index];
+      if (!block?.read.block.head || !statement) return;
+      const { head, source } = block.read.block;
+      const lines = source.slice(head.row);
+      // The copy takes a name of its own where one can be told.
+      if (statement.is === "point") lines[0] = (lines[0] ?? "").replace(/^#?\S+/, pointText(nextPoint(system.statements, index)));
+      edit(insertLines(read, index, lines), block.from + source.length + 1);
+    },
+    insert(after, lines) {
+      const { read } = loaded.value;
+      const [put] = insertLines(read, after, lines);
+      if (put) edit([put], put.from + 1);
+    },
+    call(index, name) {
+      const { read } = loaded.value;
+      const statement = read.system.statements[index];
+      const known = statement && nameOf(statement);
+      if (!known) return undefined;
+      const wanted = name.trim().replace(/^#/, "");
+      if (wanted === known.name || wanted === "") return undefined;
+      if (!known.allowed.test(wanted)) return `“${wanted}” is no name for it: ${known.rule}`;
+      const after = applyEdits(read.source, rename(read, known.kind, known.name, wanted));
+      const [broken] = newProblems(loaded.value, loadSystem(after, library.value, loaded.value));
+      if (broken) return `${broken.why} ${broken.fix}`.trim();
+      edit(rename(read, known.kind, known.name, wanted));
+      return undefined;
+    },
+  };
+}
+
+interface Named {
+  readonly kind: "point" | "path" | "name" | "table" | "piece";
+  readonly name: string;
+  readonly allowed: RegExp;
+  readonly rule: string;
+}
+
+/** What a statement is called, and what it may be called. */
+export function nameOf(statement: Statement): Named | undefined {
+  const small = { allowed: /^[a-z_][A-Za-z0-9_]*$/, rule: "small letters, figures and _ in place of blanks." };
+  switch (statement.is) {
+    case "point":
+      return {
+        kind: "point",
+        name: statement.id,
+        allowed: /^[A-Z]*\d+[a-z0-9]*$/,
+        rule: "a number, with a capital before it if you like.",
+      };
+    case "path":
+      return { kind: "path", name: statement.key, ...small };
+    case "measure":
+    case "set":
+    case "choose":
+    case "value":
+      return { kind: "name", name: statement.key, ...small };
+    case "table":
+      return { kind: "table", name: statement.key, ...small };
+    case "piece":
+    case "pieceFrom":
+      return { kind: "piece", name: statement.key, allowed: /^[A-Z]\w*$/, rule: "a capital first, then letters and figures." };
+    default:
+      return undefined;
+  }
+}
+
+/** A statement in a word or two, to be named in a sentence. */
+export function shortName(statement: Statement | undefined): string {
+  if (!statement) return "it";
+  const named = nameOf(statement);
+  if (named) return statement.is === "point" ? named.name : named.name.replace(/_/g, " ");
+  return "title" in statement ? `“${statement.title}”` : "this line";
+}

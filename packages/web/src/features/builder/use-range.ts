@@ -1,0 +1,78 @@
+import { bodiesBetween, type Library, type LoadedSystem, type RangeBody, run, sampleBody } from "@lodrin/core";
+import { watchDebounced } from "@vueuse/core";
+import { computed, type ComputedRef, onScopeDispose, type Ref, ref, shallowRef } from "vue";
+import type { NestedRow } from "./range-rows.js";
+import type { RangeAnswer, RangeQuestion } from "./range-worker.js";
+import type { Writing } from "./use-writing.js";
+
+/** Bodies a system is run over: a chart's sizes, or so many between two. */
+export interface RangeChoice {
+  readonly id: string;
+  readonly name: string;
+  readonly bodies: (loaded: LoadedSystem) => readonly RangeBody[];
+}
+
+const SIZES = 7;
+const WITHIN: RangeChoice = {
+  id: "within",
+  name: `${SIZES} bodies across its ranges`,
+  bodies: ({ plan }) => {
+    const [small, large] = [run(plan, sampleBody(plan, 0.2)), run(plan, sampleBody(plan, 0.8))];
+    return bodiesBetween(plan, small, large, SIZES);
+  },
+};
+
+export interface Range {
+  readonly choices: ComputedRef<readonly RangeChoice[]>;
+  readonly choice: Ref<string>;
+  readonly anchor: Ref<string | undefined>;
+  readonly rows: Ref<readonly NestedRow[]>;
+  readonly bodies: ComputedRef<readonly RangeBody[]>;
+  readonly ms: Ref<number>;
+}
+
+/** Runs the text over a range whenever the hand rests, beside the page. */
+export function useRange(
+  { loaded, library, settings }: Pick<Writing, "loaded" | "library" | "settings">,
+  charts: Ref<readonly RangeChoice[]>,
+): Range {
+  const choices = computed(() => [WITHIN, ...charts.value]);
+  const choice = ref(WITHIN.id);
+  const anchor = ref<string>();
+  const rows = shallowRef<readonly NestedRow[]>([]);
+  const ms = ref(0);
+  const bodies = computed(() => (choices.value.find((c) => c.id === choice.value) ?? WITHIN).bodies(loaded.value));
+  const worker = new Worker(new URL("./range-worker.ts", import.meta.url), { type: "module" });
+  let asked = 0;
+  worker.addEventListener("message", ({ data }: MessageEvent<RangeAnswer>) => {
+    // What was asked before the last question is old.
+    if (data.id !== asked) return;
+    rows.value = data.rows;
+    ms.value = data.ms;
+  });
+  const RESTS_MS = 250;
+  watchDebounced(
+    [loaded, choice, anchor, settings, charts],
+    () => {
+      const { read, system } = loaded.value;
+      asked += 1;
+      worker.postMessage({
+        id: asked,
+        notation: read.source,
+        library: wanted(
+          library.value,
+          system.statements.some((s) => s.is === "uses"),
+        ),
+        bodies: bodies.value,
+        settings: settings.value,
+        anchor: anchor.value,
+      } satisfies RangeQuestion);
+    },
+    { debounce: RESTS_MS, immediate: true },
+  );
+  onScopeDispose(() => worker.terminate());
+  return { choices, choice, anchor, rows, bodies, ms };
+}
+
+/** The library is sent only to a text that builds on it. */
+const wanted = (library: Library, uses: boolean): Library => (uses ? { ...library } : {});
