@@ -49,6 +49,13 @@ export const draftRoutes = {
     body: Type.Composite([Type.Object({ version: Version }), Change], closed),
     reply: Draft,
   }),
+  /** Takes a draft to another version of its system; what was measured and set stays. */
+  moveDraft: route("POST", "/api/drafts/:id/version", {
+    who: "student",
+    params: IdParams,
+    body: Type.Object({ version: Version, systemVersion: Version }, closed),
+    reply: Draft,
+  }),
   /** Where the student stands in a draft. It changes nothing of the draft itself, and so neither its version nor its time. */
   standAt: route("PATCH", "/api/drafts/:id/step", {
     who: "student",

@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { closed, Version } from "./common.js";
+import { closed, Moment, Version } from "./common.js";
 import { route } from "./route.js";
 
 export const SystemSheet = Type.Object(
@@ -10,6 +10,8 @@ export const SystemSheet = Type.Object(
     version: Version,
     /** Whose school it is: the name of who published it; empty for the library's own. */
     by: Type.String(),
+    /** What changed in this version, in its author's words. */
+    note: Type.String(),
     notation: Type.String(),
     /** The notation of the systems it builds on, as they were when this version was published. */
     bases: Type.Record(Type.String(), Type.String()),
@@ -18,11 +20,23 @@ export const SystemSheet = Type.Object(
 );
 export type SystemSheet = Static<typeof SystemSheet>;
 
+/** A version of a system as its history tells it. */
+export const VersionLine = Type.Object({ version: Version, note: Type.String(), publishedAt: Moment, withdrawn: Type.Boolean() }, closed);
+export type VersionLine = Static<typeof VersionLine>;
+
+const Slug = Type.String({ pattern: "^[a-z0-9-]{1,80}$" });
+
 export const systemRoutes = {
+  /** Every version of a system, newest first. */
+  versions: route("GET", "/api/systems/:slug/versions", {
+    who: "student",
+    params: Type.Object({ slug: Slug }, closed),
+    reply: Type.Array(VersionLine),
+  }),
   shelf: route("GET", "/api/systems", { who: "student", reply: Type.Array(SystemSheet) }),
   system: route("GET", "/api/systems/:slug/:version", {
     who: "student",
-    params: Type.Object({ slug: Type.String({ pattern: "^[a-z0-9-]{1,80}$" }), version: Type.String({ pattern: "^[0-9]{1,6}$" }) }, closed),
+    params: Type.Object({ slug: Slug, version: Type.String({ pattern: "^[0-9]{1,6}$" }) }, closed),
     reply: SystemSheet,
   }),
 };

@@ -12,6 +12,7 @@ export { wordsIn } from "./glossary/words-in.js";
 export type { TradeWord } from "./glossary/words.js";
 export { easeOf } from "./plan/ease-of.js";
 export { failuresOf } from "./report/failures.js";
+export { type Difference, differencesOf } from "./report/differences.js";
 export { bodiesBetween, breaksAt, type RangeBody, type RangeRow, rangeRow, rowFaults, rowOf } from "./report/range.js";
 export { type Finding, soundness } from "./report/soundness.js";
 export { checkWord } from "./report/check-word.js";

@@ -25,6 +25,8 @@ export interface Wanted {
   readonly what: "pieces" | "board" | "square";
   readonly unit: "in" | "cm";
   /** The pieces by their keys; all without it. */
+  /** Formulas as rules, not as this body's sums. */
+  readonly rules?: boolean;
   readonly pieces?: readonly string[] | undefined;
 }
 

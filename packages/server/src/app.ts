@@ -21,6 +21,8 @@ import type { Mailer } from "./mail/mailer.js";
 import { peopleRoutes } from "./people/routes.js";
 import { placeRoutesOf } from "./place/routes.js";
 import { systemsRoutes } from "./systems/routes.js";
+import { chartsRoutes } from "./charts/routes.js";
+import { bookletRoute } from "./works/booklet.js";
 import { worksRoutes } from "./works/routes.js";
 
 /** What the application stands on. */
@@ -70,6 +72,8 @@ export function createApp(context: AppContext): Express {
   peopleRoutes(router, context.knex);
   systemsRoutes(router, context.knex);
   worksRoutes(router, context.knex, context.files);
+  bookletRoute(router, context.knex, context.files);
+  chartsRoutes(router, context.knex);
   draftsRoutes(router, context.knex);
   draftFiles(router, context.knex, context.files);
   app.use(router);

@@ -25,6 +25,7 @@ const view = computed(() => `${String(route.name)} ${route.name === "draft" ? St
         <RouterLink id="to-workroom" :to="{ name: 'workroom' }">Workroom</RouterLink>
         <RouterLink id="to-shelf" :to="{ name: 'shelf' }">Shelf</RouterLink>
         <RouterLink id="to-bodies" :to="{ name: 'bodies' }">Bodies</RouterLink>
+        <RouterLink :to="{ name: 'sizes' }">Sizes</RouterLink>
         <RouterLink v-if="session.account?.role !== 'student'" :to="{ name: 'builder' }">Builder</RouterLink>
       </nav>
       <span class="room" />

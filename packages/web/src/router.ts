@@ -29,6 +29,7 @@ export const router = createRouter({
     },
     { path: "/drafts/:id", name: "draft", component: () => import("./features/draft/DraftView.vue"), meta: { title: "Draft", full: true } },
     { path: "/drafts/:id/print", name: "print", component: () => import("./features/print/PrintView.vue"), meta: { title: "Print" } },
+    { path: "/sizes/:id?", name: "sizes", component: () => import("./features/sizes/SizesView.vue"), meta: { title: "Sizes" } },
     {
       path: "/builder",
       name: "builder",

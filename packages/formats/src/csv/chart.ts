@@ -53,3 +53,16 @@ export function readChart(text: string): { sizes: ChartSize[]; problems: AnswerP
   });
   return { sizes, problems };
 }
+
+/** A chart to be written: its columns with their units, and its sizes with the figures as they were typed. */
+export interface ChartToWrite {
+  readonly columns: readonly { readonly key: string; readonly unit: "in" | "cm" }[];
+  readonly sizes: readonly { readonly name: string; readonly figures: Readonly<Record<string, string>> }[];
+}
+
+/** Writes a chart as CSV that `readChart` reads back: a row a size, each column with its unit in brackets. */
+export function writeChart({ columns, sizes }: ChartToWrite): string {
+  const heads = columns.map(({ key, unit }) => (MEASUREMENTS.find((m) => m.key === key)?.run === "number" ? key : `${key} (${unit})`));
+  const rows = sizes.map((size) => [size.name, ...columns.map(({ key }) => size.figures[key] ?? "")]);
+  return `${Papa.unparse([["size", ...heads], ...rows], { newline: "\n", escapeFormulae: /^[=@\t\r]/ })}\n`;
+}

@@ -1,5 +1,6 @@
 import { markFor } from "@lodrin/core";
 import { drawingOf, type FileFormat, TEXT_FORMATS } from "../registry.js";
+import { writeBookletPdf } from "./booklet.js";
 import { writeHandoutPdf } from "./handout.js";
 import { writeTestPagePdf, writeTiledPdf } from "./tiles.js";
 
@@ -23,6 +24,19 @@ export const FORMATS: readonly FileFormat[] = [
         unit,
         mark: markFor(draft.plan.system, unit),
         paper: paper === "Letter" ? "LETTER" : "A4",
+      }),
+  },
+  {
+    file: "booklet.pdf",
+    name: "Booklet: the system with its drawings (PDF)",
+    type: "application/pdf",
+    group: "read",
+    write: (draft, { unit, paper, rules }) =>
+      writeBookletPdf(draft.plan, draft.run, draft, {
+        unit,
+        mark: markFor(draft.plan.system, unit),
+        paper: paper === "Letter" ? "LETTER" : "A4",
+        sums: !rules,
       }),
   },
   ...TEXT_FORMATS,

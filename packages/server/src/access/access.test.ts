@@ -20,6 +20,7 @@ const NEW_DRAFT = {
 };
 const NEW_PERSON = { name: "Ansel", isSelf: false, isChild: false, note: "" };
 const NEW_SET = { takenOn: "2026-10-01", unit: "cm", written: {}, note: "" };
+const NEW_CHART = { name: "Women", note: "", columns: [], sizes: [] };
 const PASSWORD = "long enough 1";
 
 /** What a row of the table may be about: things of one account, made anew for each call. */
@@ -29,6 +30,7 @@ interface Things {
   readonly set: string;
   readonly draft: string;
   readonly work: string;
+  readonly chart: string;
 }
 
 /** How a route is called, and what its owner's role and a stranger to the things get. `null`: there is nobody else's to touch. */
@@ -106,6 +108,38 @@ const TABLE: Readonly<Record<string, Row>> = {
     own: 201,
     others: 404,
   },
+  "POST /api/works/:id/booklet": {
+    path: (t) => `/api/works/${t.work}/booklet`,
+    body: () => ({ unit: "cm", paper: "A4", rules: true, name: "", measurements: {}, writtenIn: "cm" }),
+    own: 200,
+    others: 404,
+  },
+  "GET /api/works/:id/versions": { path: (t) => `/api/works/${t.work}/versions`, own: 200, others: 404 },
+  "PATCH /api/works/:id/versions/:number": {
+    path: (t) => `/api/works/${t.work}/versions/1`,
+    body: () => ({ withdrawn: true }),
+    // Nothing of it is published.
+    own: 404,
+    others: 404,
+  },
+  "PATCH /api/works/:id/place": { path: (t) => `/api/works/${t.work}/place`, body: () => ({ audience: "me" }), own: 200, others: 404 },
+  "GET /api/systems/:slug/versions": { path: () => `/api/systems/${SHIRT}/versions`, own: 200, others: null },
+  "GET /api/charts": { own: 200, others: null },
+  "POST /api/charts": { body: () => NEW_CHART, own: 201, others: null },
+  "PATCH /api/charts/:id": { path: (t) => `/api/charts/${t.chart}`, body: () => ({ version: 1, note: "x" }), own: 200, others: 404 },
+  "DELETE /api/charts/:id": { path: (t) => `/api/charts/${t.chart}`, own: 200, others: 404 },
+  "POST /api/charts/:id/restore": {
+    path: (t) => `/api/charts/${t.chart}/restore`,
+    before: (_, t) => h.knex("size_charts").where({ id: t.chart }).update({ deletedAt: new Date() }),
+    own: 201,
+    others: 404,
+  },
+  "POST /api/drafts/:id/version": {
+    path: (t) => `/api/drafts/${t.draft}/version`,
+    body: () => ({ version: 1, systemVersion: 1 }),
+    own: 201,
+    others: 404,
+  },
   "GET /api/drafts": { own: 200, others: null },
   "GET /api/drafts/:id": { path: (t) => `/api/drafts/${t.draft}`, own: 200, others: 404 },
   "POST /api/drafts": { body: (t) => ({ ...NEW_DRAFT, personId: t.person, setId: t.set }), own: 201, others: 404 },
@@ -148,7 +182,9 @@ async function someone(role: Role): Promise<{ v: Visitor; things: Things }> {
   const work = randomUUID();
   const notation = await h.knex("system_versions").where({ slug: SHIRT }).first<{ notation: string }>("notation");
   await h.knex("works").insert({ id: work, ownerId: accountId, slug: `w-${work}`, title: "Mine", ...notation });
-  return { v, things: { accountId, person: person.id, set: set.id, draft: draft.id, work } };
+  const chart = randomUUID();
+  await h.knex("size_charts").insert({ id: chart, ownerId: accountId, name: "Mine", columns: "[]", sizes: "[]" });
+  return { v, things: { accountId, person: person.id, set: set.id, draft: draft.id, work, chart } };
 }
 
 const called = (v: Visitor, route: Route, row: Row, t: Things): Promise<request.Response> => {

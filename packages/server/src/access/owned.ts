@@ -1,4 +1,5 @@
 import type { Knex } from "knex";
+import { ChartRow } from "../charts/chart.js";
 import { DraftRow } from "../drafts/draft.js";
 import { notFound } from "../http/problem.js";
 import { PersonRow } from "../people/person.js";
@@ -6,7 +7,7 @@ import { SetRow } from "../people/set.js";
 import { WorkRow } from "../works/work.js";
 
 /**
- * The one place that says what an account may touch: its own people, their sets, its own drafts and the systems it writes. A row that is not
+ * The one place that says what an account may touch: its own people, their sets, its own drafts, the systems it writes and its size charts. A row that is not
  * there and a row that is another's look alike: 404. With `removed` a deleted row is found too, to be restored.
  */
 export class Owned {
@@ -31,6 +32,12 @@ export class Owned {
   async work(id: string, removed = false): Promise<WorkRow> {
     const row = await WorkRow.query(this.knex).findById(id).where({ ownerId: this.accountId });
     if (!row || (row.deletedAt !== null) !== removed) throw notFound("system");
+    return row;
+  }
+
+  async chart(id: string, removed = false): Promise<ChartRow> {
+    const row = await ChartRow.query(this.knex).findById(id).where({ ownerId: this.accountId });
+    if (!row || (row.deletedAt !== null) !== removed) throw notFound("size chart");
     return row;
   }
 

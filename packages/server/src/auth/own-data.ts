@@ -2,6 +2,7 @@ import type { Knex } from "knex";
 import { strToU8, zipSync } from "fflate";
 import Papa from "papaparse";
 import { WorkRow } from "../works/work.js";
+import { ChartRow } from "../charts/chart.js";
 import { DraftRow } from "../drafts/draft.js";
 import { PersonRow } from "../people/person.js";
 import { summariesOf } from "../systems/summary.js";
@@ -15,6 +16,7 @@ export async function ownData(knex: Knex, accountId: string, here: string): Prom
   const people = await PersonRow.query(knex).where({ ownerId: accountId }).withGraphFetched("sets");
   const drafts = await DraftRow.query(knex).where({ ownerId: accountId });
   const works = await WorkRow.query(knex).where({ ownerId: accountId });
+  const charts = await ChartRow.query(knex).where({ ownerId: accountId });
   const of = await summariesOf(
     knex,
     drafts.map((d) => d.systemVersionId),
@@ -23,6 +25,7 @@ export async function ownData(knex: Knex, accountId: string, here: string): Prom
     account: account.toReply(),
     people: people.map(({ ownerId: _, ...person }) => person),
     systems: works.map((w) => ({ ...w.toReply(0), published: undefined, deletedAt: w.deletedAt })),
+    sizeCharts: charts.map((c) => ({ ...c.toReply(accountId), deletedAt: c.deletedAt })),
     drafts: drafts.map((d) => ({ ...d.toReply(of(d.systemVersionId)), deletedAt: d.deletedAt })),
     signedIn: await sessionsOf(knex, accountId, here),
     events: await eventsAbout(knex, accountId),

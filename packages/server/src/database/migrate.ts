@@ -7,6 +7,7 @@ import * as serverThatHolds from "./migrations/005-server-that-holds.js";
 import * as rolesAndResets from "./migrations/006-roles-and-resets.js";
 import * as events from "./migrations/007-events.js";
 import * as systemsInWork from "./migrations/008-systems-in-work.js";
+import * as chartsAndShelf from "./migrations/009-charts-and-shelf.js";
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "001-accounts": accounts,
@@ -17,6 +18,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "006-roles-and-resets": rolesAndResets,
   "007-events": events,
   "008-systems-in-work": systemsInWork,
+  "009-charts-and-shelf": chartsAndShelf,
 };
 
 const source: Knex.MigrationSource<string> = {

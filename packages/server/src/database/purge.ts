@@ -7,7 +7,8 @@ const A_DAY_MS = 24 * 60 * 60 * 1_000;
 /** Wholly deletes what was deleted a while ago, and links and counts that are worth nothing any more. */
 export async function purgeDeleted(knex: Knex): Promise<void> {
   const longAgo = knex.raw("now() - make_interval(days => ?)", [DAYS_KEPT]);
-  for (const table of ["drafts", "works", "measurement_sets", "people"]) await knex(table).where("deletedAt", "<", longAgo).delete();
+  for (const table of ["drafts", "works", "size_charts", "measurement_sets", "people"])
+    await knex(table).where("deletedAt", "<", longAgo).delete();
   await knex("password_resets").where("until", "<", knex.fn.now()).delete();
   await knex("rate_limits")
     .where("expire", "<", Date.now() - A_DAY_MS)

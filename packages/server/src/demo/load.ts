@@ -1,12 +1,14 @@
 import type { Knex } from "knex";
 import { AccountRow } from "../auth/account.js";
 import { hashPassword } from "../auth/password.js";
+import { ChartRow } from "../charts/chart.js";
 import { DraftRow } from "../drafts/draft.js";
 import { PersonRow } from "../people/person.js";
 import { SetRow } from "../people/set.js";
 import { newestVersion } from "../systems/library.js";
 import { SystemVersionRow } from "../systems/system-version.js";
 import { WorkRow } from "../works/work.js";
+import { DEMO_CHARTS } from "./charts.js";
 import { CAPE_FIRST, CAPE_NOTES, CAPE_NOW, CAPE_SLUG } from "./cape.js";
 import { DEMO_ACCOUNTS, DEMO_PASSWORD, type DemoAccount } from "./workshop.js";
 
@@ -27,6 +29,7 @@ export async function loadDemo(knex: Knex): Promise<void> {
       if (account.role === "instructor") instructors.push(id);
     }
     await loadCapeNow(trx, instructors[0]);
+    await loadCharts(trx, instructors[0]);
   });
 }
 
@@ -43,6 +46,10 @@ async function loadCapeNow(trx: Knex.Transaction, ownerId: string | undefined): 
   await SystemVersionRow.query(trx).patch({ ownerId }).where({ slug: CAPE_SLUG });
   await SystemVersionRow.query(trx).insert({ ...CAPE, version: 2, notation: CAPE_NOW, bases: {}, ownerId, changeNote: CAPE_NOTES[1] });
   await WorkRow.query(trx).insert({ ownerId, slug: CAPE_SLUG, title: CAPE.title, notation: CAPE_NOW });
+}
+
+async function loadCharts(trx: Knex.Transaction, ownerId: string | undefined): Promise<void> {
+  if (ownerId !== undefined) for (const chart of DEMO_CHARTS) await ChartRow.query(trx).insert({ ...chart, ownerId });
 }
 
 /** Gives the account's id. */

@@ -6,8 +6,9 @@ import { insertOnce } from "../database/insert-once.js";
 import { changeVersion } from "../database/versioned.js";
 import { mount } from "../http/mount.js";
 import { notFound } from "../http/problem.js";
-import { newestVersion } from "../systems/library.js";
+import { openVersion } from "../systems/library.js";
 import { summariesOf } from "../systems/summary.js";
+import { SystemVersionRow } from "../systems/system-version.js";
 import { DraftRow } from "./draft.js";
 
 /** Kept drafts: find, keep, change, duplicate, delete and restore. */
@@ -27,7 +28,7 @@ export function draftsRoutes(router: Router, knex: Knex): void {
   mount(router, draftRoutes.draft, async ({ accountId, params }) => reply(await find(accountId, params.id)));
 
   mount(router, draftRoutes.addDraft, async ({ accountId, body }) => {
-    const system = await newestVersion(knex, body.slug);
+    const system = await openVersion(knex, body.slug, accountId);
     if (!system) throw notFound("system");
     await onlyOwn(new Owned(knex, accountId), body);
     const { slug: _, ...fields } = body;
@@ -41,6 +42,20 @@ export function draftsRoutes(router: Router, knex: Knex): void {
     const change = DraftRow.query(knex)
       .patch({ ...patch, version: version + 1, updatedAt: new Date().toISOString() })
       .where({ id: params.id, ownerId: accountId, version })
+      .whereNull("deletedAt")
+      .returning("*")
+      .first();
+    return reply(await changeVersion(change, patch, { what: "draft", find: () => find(accountId, params.id), reply }));
+  });
+
+  mount(router, draftRoutes.moveDraft, async ({ accountId, params, body }) => {
+    const { slug } = await reply(await find(accountId, params.id));
+    const system = await SystemVersionRow.onShelf(knex, accountId).findOne({ slug, version: body.systemVersion });
+    if (!system) throw notFound("version of the system");
+    const patch = { systemVersionId: system.id };
+    const change = DraftRow.query(knex)
+      .patch({ ...patch, version: body.version + 1, updatedAt: new Date().toISOString() })
+      .where({ id: params.id, ownerId: accountId, version: body.version })
       .whereNull("deletedAt")
       .returning("*")
       .first();

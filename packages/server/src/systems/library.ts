@@ -30,10 +30,16 @@ async function stock(knex: Knex, slug: string, notation: string, bases: Library)
 /** The newest notation of every system on the shelf, by slug. */
 export async function newestTexts(knex: Knex): Promise<Library> {
   const rows = await SystemVersionRow.query(knex)
+    .where({ withdrawn: false })
     .distinctOn("slug")
     .orderBy([{ column: "slug" }, { column: "version", order: "desc" }])
     .select("slug", "notation");
   return Object.fromEntries(rows.map(({ slug, notation }) => [slug, notation]));
+}
+
+/** The newest version an account may begin a draft with, if there is one. */
+export async function openVersion(knex: Knex, slug: string, accountId: string): Promise<SystemVersionRow | undefined> {
+  return SystemVersionRow.onShelf(knex, accountId).where({ slug }).orderBy("version", "desc").first();
 }
 
 /** The newest version of a system, if there is one. */

@@ -11,7 +11,10 @@ import { SystemVersionRow } from "./system-version.js";
 export function systemsRoutes(router: Router, knex: Knex): void {
   const keeper = new ShelfKeeper(knex);
   router.get(systemRoutes.shelf.path, async (request, response) => {
-    callerOf(request, systemRoutes.shelf);
+    const accountId = callerOf(request, systemRoutes.shelf);
+    const own = await keeper.ownOf(accountId);
+    // Whoever keeps systems to herself has a shelf of her own.
+    if (own) return void response.set("cache-control", "private, no-store").json(own);
     const { stamp, json, gzip } = await keeper.shelf();
     // Nobody's data: the browser keeps it, and asks each time whether it is still so.
     response.set({ etag: stamp, "cache-control": "private, no-cache", vary: "accept-encoding" }).type("application/json");
@@ -19,6 +22,12 @@ export function systemsRoutes(router: Router, knex: Knex): void {
     const packs = request.acceptsEncodings("gzip") === "gzip";
     if (packs) response.set("content-encoding", "gzip");
     response.send(packs ? gzip : json);
+  });
+
+  mount(router, systemRoutes.versions, async ({ accountId, params }) => {
+    const rows = await SystemVersionRow.onShelf(knex, accountId).where({ slug: params.slug }).orderBy("version", "desc");
+    if (rows.length === 0) throw notFound("system");
+    return rows.map((row) => row.toLine());
   });
 
   mount(router, systemRoutes.system, async ({ params }) => {

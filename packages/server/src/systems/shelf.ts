@@ -28,10 +28,17 @@ export class ShelfKeeper {
     return this.kept;
   }
 
+  /** The shelf of an account that has systems only it may see; undefined for everyone else. */
+  async ownOf(accountId: string): Promise<SystemSheet[] | undefined> {
+    const one = await SystemVersionRow.query(this.knex).findOne({ ownerId: accountId, audience: "me", withdrawn: false }).select("id");
+    return one && this.newest(accountId);
+  }
+
   /** What the shelf was made of: the versions, and the names of who published them. */
   private async stamp(): Promise<string> {
     const [row] = (await this.knex("system_versions")
       .leftJoin("accounts", "accounts.id", "system_versions.owner_id")
+      .where({ withdrawn: false, audience: "everyone" })
       .select(
         this.knex.raw("count(*) as many, extract(epoch from max(system_versions.created_at)) as newest"),
         this.knex.raw("md5(coalesce(string_agg(accounts.name, ',' order by system_versions.id), '')) as names"),
@@ -39,8 +46,8 @@ export class ShelfKeeper {
     return `"${row?.many ?? 0}-${row?.newest ?? 0}-${row?.names ?? ""}"`;
   }
 
-  private async newest(): Promise<SystemSheet[]> {
-    const rows = await SystemVersionRow.withNames(this.knex)
+  private async newest(accountId?: string): Promise<SystemSheet[]> {
+    const rows = await SystemVersionRow.onShelf(this.knex, accountId)
       .distinctOn("slug")
       .orderBy([{ column: "slug" }, { column: "version", order: "desc" }]);
     return rows.map((row) => row.toReply());

@@ -1,7 +1,7 @@
-import type { SystemSheet } from "@lodrin/contract";
+import type { Audience, SystemSheet, VersionLine } from "@lodrin/contract";
 import type { Knex } from "knex";
 import type { QueryBuilder } from "objection";
-import { BaseModel } from "../database/base-model.js";
+import { BaseModel, isoMoment } from "../database/base-model.js";
 
 /** One published version of a system's notation. Never changed once drafted with. */
 export class SystemVersionRow extends BaseModel {
@@ -18,6 +18,11 @@ export class SystemVersionRow extends BaseModel {
   declare ownerId: string | null;
   /** What changed in it, in its author's words. */
   declare changeNote: string;
+  /** Who may see it; `me` is its owner alone. */
+  declare audience: Audience;
+  /** Taken off the shelf: drafts made with it keep it. */
+  declare withdrawn: boolean;
+  declare createdAt: string;
 
   /** The name of its owner, where it was asked for. */
   declare by: string | null | undefined;
@@ -29,8 +34,23 @@ export class SystemVersionRow extends BaseModel {
       .select("systemVersions.*", "accounts.name as by");
   }
 
+  /** Versions that lie on the shelf for an account; for everyone where none is named. */
+  static onShelf(knex: Knex, accountId?: string): QueryBuilder<SystemVersionRow, SystemVersionRow[]> {
+    return SystemVersionRow.withNames(knex)
+      .where({ withdrawn: false })
+      .where((q) => {
+        void q.where({ audience: "everyone" });
+        if (accountId !== undefined) void q.orWhere({ "systemVersions.ownerId": accountId });
+      });
+  }
+
   toReply(): SystemSheet {
     const { slug, title, garment, version, notation, bases, by } = this;
-    return { slug, title, garment, version, by: by ?? "", notation, bases };
+    return { slug, title, garment, version, by: by ?? "", note: this.changeNote, notation, bases };
+  }
+
+  toLine(): VersionLine {
+    const { version, changeNote, createdAt, withdrawn } = this;
+    return { version, note: changeNote, publishedAt: isoMoment(createdAt), withdrawn };
   }
 }

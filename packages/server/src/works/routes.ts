@@ -75,12 +75,46 @@ export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void 
     const version = (await published(row.slug)) + 1;
     const fields = { slug: row.slug, version, title, garment, notation: row.notation, bases };
     try {
-      await SystemVersionRow.query(knex).insert({ ...fields, ownerId: accountId, changeNote: body.note.trim() });
+      await SystemVersionRow.query(knex).insert({ ...fields, ownerId: accountId, audience: row.audience, changeNote: body.note.trim() });
     } catch (error) {
       // Published twice at the same moment: the other is on the shelf.
       throw isTaken(error) ? collision("system", await reply(row)) : error;
     }
     return reply(row);
+  });
+
+  mount(router, workRoutes.workVersions, async ({ accountId, params }) => {
+    const { slug } = await find(accountId, params.id);
+    const rows = await SystemVersionRow.query(knex).where({ slug, ownerId: accountId }).orderBy("version", "desc");
+    const counts = (await knex("drafts")
+      .whereIn(
+        "systemVersionId",
+        rows.map((row) => row.id),
+      )
+      .whereNull("deletedAt")
+      .groupBy("systemVersionId")
+      .select("systemVersionId")
+      .count("* as many")) as unknown as { systemVersionId: string; many: string }[];
+    return rows.map((row) => ({ ...row.toLine(), drafts: Number(counts.find((c) => c.systemVersionId === row.id)?.many ?? 0) }));
+  });
+
+  mount(router, workRoutes.withdrawVersion, async ({ accountId, params, body }) => {
+    const { slug } = await find(accountId, params.id);
+    const changed = await SystemVersionRow.query(knex)
+      .patch(body)
+      .where({ slug, ownerId: accountId, version: Number(params.number) });
+    if (changed === 0) throw notFound("version of the system");
+    return DONE;
+  });
+
+  mount(router, workRoutes.placeWork, async ({ accountId, params, body }) => {
+    const row = await find(accountId, params.id);
+    const { audience = row.audience, archived = row.archivedAt !== null } = body;
+    await knex.transaction(async (trx) => {
+      await row.$query(trx).patch({ audience, archivedAt: archived ? new Date().toISOString() : null });
+      await SystemVersionRow.query(trx).patch({ audience }).where({ slug: row.slug, ownerId: accountId });
+    });
+    return reply(await find(accountId, params.id));
   });
 
   mount(router, workRoutes.removeWork, async ({ accountId, params }) => {

@@ -1,4 +1,4 @@
-import type { Work } from "@lodrin/contract";
+import type { Audience, Work } from "@lodrin/contract";
 import { isoMoment } from "../database/base-model.js";
 import { VersionedModel } from "../database/versioned.js";
 
@@ -11,13 +11,16 @@ export class WorkRow extends VersionedModel {
   declare notation: string;
   declare fromSlug: string | null;
   declare fromVersion: number | null;
+  declare audience: Audience;
+  declare archivedAt: string | null;
   declare updatedAt: string;
   declare deletedAt: string | null;
 
   /** What the client sees; `published` is the newest version on the shelf. */
   toReply(published: number): Work {
-    const { id, slug, title, notation, fromSlug, fromVersion, version } = this;
+    const { id, slug, title, notation, fromSlug, fromVersion, version, audience } = this;
     const from = fromSlug === null || fromVersion === null ? null : { slug: fromSlug, version: fromVersion };
-    return { id, slug, title, notation, from, published, version, updatedAt: isoMoment(this.updatedAt) };
+    const archived = this.archivedAt !== null;
+    return { id, slug, title, notation, from, published, audience, archived, version, updatedAt: isoMoment(this.updatedAt) };
   }
 }

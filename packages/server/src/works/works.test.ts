@@ -12,6 +12,8 @@ const text = readFileSync(new URL(`../../../../systems/${SHIRT}.lodrin`, import.
   'system "Bearer\'s hood"',
 );
 
+const BARE = { name: "Hood", note: "", personId: null, personName: "", setId: null, unit: "cm", measurements: {}, settings: {}, step: 0 };
+
 let h: Harness;
 let teacher: Visitor;
 let student: Visitor;
@@ -113,6 +115,61 @@ describe("publishing", () => {
     expect((await publish(work)).status).toBe(201);
     const sheet = (await shelf(student)).find((s) => s.slug === work.slug);
     expect(Object.keys(sheet?.bases ?? {})).toEqual([SHIRT]);
+  });
+});
+
+describe("the shelf", () => {
+  it("shows what only its author may see to its author alone", async () => {
+    const work = await begin();
+    await publish(work);
+    expect((await teacher.send("patch", `/api/works/${work.id}/place`, { audience: "me" })).body).toMatchObject({ audience: "me" });
+    const lies = async (v: Visitor): Promise<boolean> => (await shelf(v)).some((s) => s.slug === work.slug);
+    expect([await lies(teacher), await lies(student)]).toEqual([true, false]);
+    expect((await student.get(`/api/systems/${work.slug}/versions`)).status).toBe(404);
+    expect((await student.send("post", "/api/drafts", { ...BARE, slug: work.slug })).status).toBe(404);
+    await teacher.send("patch", `/api/works/${work.id}/place`, { audience: "everyone" });
+    expect(await lies(student)).toBe(true);
+  });
+
+  it("takes a version off and puts it back; drafts that were made with it keep it", async () => {
+    const work = await begin();
+    await publish(work, "The first.");
+    const next = (await teacher.send("patch", `/api/works/${work.id}`, { version: 1, notation: `${text}# wider\n` })).body as Work;
+    await publish(next, "Wider.");
+    const made = (await student.send("post", "/api/drafts", { ...BARE, slug: work.slug })).body as Draft;
+    expect(made.systemVersion).toBe(2);
+    await teacher.send("patch", `/api/works/${work.id}/versions/2`, { withdrawn: true });
+    expect((await shelf(student)).find((s) => s.slug === work.slug)?.version).toBe(1);
+    expect((await teacher.get(`/api/works/${work.id}/versions`)).body).toMatchObject([
+      { version: 2, note: "Wider.", withdrawn: true, drafts: 1 },
+      { version: 1, note: "The first.", withdrawn: false, drafts: 0 },
+    ]);
+    expect((await student.get(`/api/systems/${work.slug}/2`)).status).toBe(200);
+    expect((await student.get(`/api/systems/${work.slug}/versions`)).body).toMatchObject([{ version: 1 }]);
+    await teacher.send("patch", `/api/works/${work.id}/versions/2`, { withdrawn: false });
+    expect((await shelf(student)).find((s) => s.slug === work.slug)?.version).toBe(2);
+  });
+
+  it("a draft goes over to another version when its owner says so, with what was measured and set", async () => {
+    const work = await begin();
+    await publish(work);
+    const made = (
+      await student.send("post", "/api/drafts", { ...BARE, slug: work.slug, measurements: { chest: "100" }, settings: { ease: "4" } })
+    ).body as Draft;
+    const next = (await teacher.send("patch", `/api/works/${work.id}`, { version: 1, notation: `${text}# wider\n` })).body as Work;
+    await publish(next);
+    const move = (version: number, systemVersion: number): ReturnType<Visitor["send"]> =>
+      student.send("post", `/api/drafts/${made.id}/version`, { version, systemVersion });
+    expect((await move(1, 9)).status).toBe(404);
+    expect((await move(1, 2)).body).toMatchObject({
+      systemVersion: 2,
+      version: 2,
+      measurements: { chest: "100" },
+      settings: { ease: "4" },
+    });
+    expect((await move(1, 1)).status).toBe(409);
+    // An answer that got lost: asked again, it is as was asked.
+    expect((await move(1, 2)).status).toBe(201);
   });
 });
 

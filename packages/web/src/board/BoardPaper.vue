@@ -17,8 +17,8 @@ import { toScreen } from "./view.js";
 const props = defineProps<{
   plan: Plan;
   run: Run;
-  /** Another draft of the same system, laid over this one. */
-  ghost: Run | undefined;
+  /** Another draft laid over this one: of the same system, or of another version of it. */
+  ghost: { readonly plan: Plan; readonly run: Run } | undefined;
   step: number;
   unit: HomeUnit;
   grid: boolean;
@@ -41,7 +41,7 @@ defineExpose({ fit, zoomBy });
 const ghostly = computed(() => {
   if (!props.ghost) return "";
   const here = new Set(scene.value.paths.map((p) => p.data));
-  return sceneOf(props.plan, props.ghost, scene.value.boards)
+  return sceneOf(props.ghost.plan, props.ghost.run, scene.value.boards)
     .paths.filter((p) => !here.has(p.data))
     .map((p) => p.data)
     .join("");

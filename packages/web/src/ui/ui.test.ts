@@ -4,7 +4,7 @@ import { nextTick } from "vue";
 import { describe, expect, it } from "vitest";
 import { MEASUREMENTS } from "@lodrin/core";
 import BodyFigure from "./BodyFigure.vue";
-import { FIGURE_LINES } from "./figure-lines.js";
+import { FIGURE_LINES } from "@lodrin/core";
 import FigureText from "./FigureText.vue";
 import SaveState from "./SaveState.vue";
 import TapeField from "./TapeField.vue";

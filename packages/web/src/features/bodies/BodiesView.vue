@@ -12,6 +12,7 @@ import { useAttempt } from "../../ui/use-attempt.js";
 import { Delete, User } from "@element-plus/icons-vue";
 import AddPerson from "./AddPerson.vue";
 import CompareSets from "./CompareSets.vue";
+import NearestSize from "./NearestSize.vue";
 import SetEditor from "./SetEditor.vue";
 import SetList from "./SetList.vue";
 
@@ -89,7 +90,10 @@ async function newSet(copyOf?: MeasurementSet): Promise<void> {
           </el-form-item>
           <CompareSets :older="pair[0]" :newer="pair[1]" :unit="session.unit" />
         </template>
-        <SetEditor v-else-if="set" :key="set.id" :set="set" :child="person.isChild" />
+        <template v-else-if="set">
+          <NearestSize :set="set" :unit="session.unit" />
+          <SetEditor :key="set.id" :set="set" :child="person.isChild" />
+        </template>
         <el-empty
           v-else
           :description="`${person.name} has not been measured yet. Press Measure anew, take the tape, and go down the list.`"

@@ -18,6 +18,7 @@ const KEYS = [
   ["S", "what is sound and what is not"],
   ["R", "over a range of sizes"],
   ["Y", "try figures and settings"],
+  ["V", "versions, and what changed"],
   ["H", "help with the language"],
   ["Ctrl Z, Ctrl Y", "undo, redo: every act of any face"],
   ["U F G O + −", "unit, fit, grid, ahead, larger, smaller"],

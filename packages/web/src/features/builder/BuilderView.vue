@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { Delete, EditPen } from "@element-plus/icons-vue";
+import { Box, Delete, EditPen, Upload } from "@element-plus/icons-vue";
 import { type Work, workRoutes } from "@lodrin/contract";
 import { v4 as uuid } from "uuid";
-import { ref } from "vue";
+import { printNotation, type System } from "@lodrin/core";
+import { useFileDialog } from "@vueuse/core";
+import { computed, ref } from "vue";
 import { RouterLink, useRouter } from "vue-router";
 import { call } from "../../api/call.js";
 import { useShelf } from "../../stores/shelf.js";
@@ -36,6 +38,35 @@ function copy(slug: string): void {
   if (sheet) void begin(sheet.notation, { slug, version: sheet.version });
 }
 
+const told = ref("");
+const { open: choose, onChange } = useFileDialog({ accept: ".lodrin,.json,.txt", multiple: false, reset: true });
+onChange(async (files) => {
+  const file = files?.[0];
+  if (!file) return;
+  const text = await file.text();
+  const notation = file.name.endsWith(".json") ? notationOf(text) : text;
+  if (notation === undefined) told.value = `${file.name} is no system in JSON. Take the file that “Print, files, As JSON” gives.`;
+  else await begin(notation);
+});
+/** A system kept as JSON, as its notation; undefined where it is none. */
+function notationOf(json: string): string | undefined {
+  try {
+    const text = printNotation(JSON.parse(json) as System);
+    return /^system "/m.test(text) ? text : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+const archive = (work: Listed, archived: boolean): Promise<void> =>
+  attempt(async () => {
+    const { notation: _, ...now } = await call(workRoutes.placeWork, { params: { id: work.id }, body: { archived } });
+    works.value = works.value.map((w) => (w.id === work.id ? now : w));
+  });
+const away = ref(false);
+const shown = computed(() => works.value.filter((w) => w.archived === away.value));
+const awayCount = computed(() => works.value.filter((w) => w.archived).length);
+
 const remove = (work: Listed): Promise<void> =>
   attempt(async () => {
     await call(workRoutes.removeWork, { params: { id: work.id } });
@@ -66,11 +97,14 @@ const remove = (work: Listed): Promise<void> =>
         >
           <el-option v-for="s in shelf.systems" :key="s.sheet.slug" :value="s.sheet.slug" :label="s.sheet.title" />
         </el-select>
+        <el-button :icon="Upload" @click="choose()">or bring one in</el-button>
+        <el-checkbox v-if="awayCount || away" v-model="away">Put away ({{ awayCount }})</el-checkbox>
       </div>
+      <el-alert v-if="told" :title="told" type="warning" show-icon @close="told = ''" />
       <el-alert v-if="failed" :title="failed" type="error" role="alert" :closable="false" />
       <el-empty v-if="works.length === 0" description="Nothing yet. A new one begins with a frame that draws at once: write over it." />
       <ul v-else>
-        <li v-for="work in works" :key="work.id">
+        <li v-for="work in shown" :key="work.id">
           <RouterLink :to="{ name: 'work', params: { id: work.id } }">
             <b>{{ work.title }}</b>
             <span class="quiet small"
@@ -79,6 +113,8 @@ const remove = (work: Listed): Promise<void> =>
             >
           </RouterLink>
           <el-tag :type="work.published ? 'success' : 'info'">{{ work.published ? `version ${work.published}` : "not published" }}</el-tag>
+          <el-tag v-if="work.audience === 'me'" type="info">only me</el-tag>
+          <el-button text :icon="Box" @click="archive(work, !work.archived)">{{ work.archived ? "Take out again" : "Put away" }}</el-button>
           <el-button text :icon="Delete" :aria-label="`Delete ${work.title}`" @click="remove(work)">Delete</el-button>
         </li>
       </ul>

@@ -131,7 +131,7 @@ const lengthOf = (mm: number | undefined): string => (mm === undefined ? "" : ta
 <style scoped>
 .range {
   display: grid;
-  grid-template-rows: auto auto minmax(0, 1fr) auto;
+  grid-template: auto auto minmax(220px, 1fr) auto / minmax(0, 1fr);
   gap: 8px;
   height: 100%;
   padding: 10px 12px;

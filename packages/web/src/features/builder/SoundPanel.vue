@@ -23,10 +23,10 @@ const groups = computed(() =>
 <template>
   <div class="drawer-body">
     <p class="small quiet">{{ sum }}</p>
-    <el-empty
+    <el-result
       v-if="groups.length === 0"
-      :image-size="60"
-      description="Nothing wants a look: every line is understood and used, every seam is sewn to something, and it holds over the range."
+      icon="success"
+      sub-title="Nothing wants a look: every line is understood and used, every seam is sewn to something, and it holds over the range."
     />
     <section v-for="g in groups" :key="g.title">
       <h3>{{ g.title }}</h3>

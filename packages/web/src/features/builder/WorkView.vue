@@ -4,6 +4,7 @@ import { onBeforeUnmount, shallowRef } from "vue";
 import { onBeforeRouteLeave, useRoute } from "vue-router";
 import { startAutosave } from "../../api/autosave.js";
 import { call } from "../../api/call.js";
+import { useCharts } from "../../stores/charts.js";
 import { usePeople } from "../../stores/people.js";
 import { useShelf } from "../../stores/shelf.js";
 import LoadState from "../../ui/LoadState.vue";
@@ -14,9 +15,15 @@ import WritingTable from "./WritingTable.vue";
 const route = useRoute();
 const people = usePeople();
 const shelf = useShelf();
+const charts = useCharts();
 const open = shallowRef<{ work: Work; autosave: WorkAutosave }>();
 const { ready, why, again } = useLoad(async () => {
-  const [work] = await Promise.all([call(workRoutes.work, { params: { id: String(route.params["id"]) } }), shelf.load(), people.load()]);
+  const [work] = await Promise.all([
+    call(workRoutes.work, { params: { id: String(route.params["id"]) } }),
+    shelf.load(),
+    people.load(),
+    charts.load(),
+  ]);
   const autosave = startAutosave<Work, "notation">(work, {
     what: "system",
     fields: ["notation"],

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Plan, Run } from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
 import { computed, defineAsyncComponent, useTemplateRef } from "vue";
 import BoardPaper from "../../board/BoardPaper.vue";
@@ -19,6 +20,8 @@ const props = defineProps<{
   writing: Writing;
   range: Range;
   trial: Trial | undefined;
+  /** Another version of the system, on the same body. */
+  ghost: { readonly plan: Plan; readonly run: Run } | undefined;
   step: number;
   marks: readonly { readonly name: string; readonly at: { x: number; y: number }; readonly status: "warn" }[];
 }>();
@@ -63,7 +66,7 @@ defineExpose({
         ref="paper"
         :plan="trial?.loaded.plan ?? loaded.plan"
         :run="trial?.drafted ?? drafted"
-        :ghost="undefined"
+        :ghost="ghost"
         :step="trial?.step ?? step"
         :tentative="trial !== undefined"
         :unit="session.unit"

@@ -6,21 +6,22 @@ import {
   insertLines,
   type LineToMend,
   linesToMend,
+  type LoadedSystem,
   placeOf,
   renumber,
   replaceStatement,
   rowFaults,
+  run,
   soundness,
   type Statement,
   takeProposal,
 } from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
-import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef } from "vue";
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from "vue";
 import type { Picked } from "../../board/picked.js";
+import { useCharts } from "../../stores/charts.js";
 import { useSession } from "../../stores/session.js";
 import { useKeys, useUndoKeys } from "../../ui/use-keys.js";
-import DrawerFrame from "../draft/DrawerFrame.vue";
-import DrawerRail from "../draft/DrawerRail.vue";
 import AddMenu from "./AddMenu.vue";
 import AskBefore from "./AskBefore.vue";
 import BuilderKeys from "./BuilderKeys.vue";
@@ -30,24 +31,28 @@ import NotationEditor from "./NotationEditor.vue";
 import PublishDialog from "./PublishDialog.vue";
 import QuickLine from "./QuickLine.vue";
 import TextCollision from "./TextCollision.vue";
+import { chartRange, sizeBodies } from "./chart-bodies.js";
+import { helpWord } from "./row-words.js";
 import { useActs } from "./use-acts.js";
 import { useRange } from "./use-range.js";
 import { useTrial } from "./use-trial.js";
 import { useWriting, type WorkAutosave } from "./use-writing.js";
+import WritingDrawers, { type DrawerKey } from "./WritingDrawers.vue";
 import WritingHeader from "./WritingHeader.vue";
 import WritingPaper from "./WritingPaper.vue";
-
-// What is pulled out is fetched when it is: the table opens sooner.
-const SoundPanel = defineAsyncComponent(() => import("./SoundPanel.vue"));
-const TryPanel = defineAsyncComponent(() => import("./TryPanel.vue"));
 
 /** The writing table: the handout (or its text) on the left with the quick line at its foot, the draft on a body beside it, drawers on the right. */
 const props = defineProps<{ work: Work; autosave: WorkAutosave }>();
 const session = useSession();
 const { local, state } = props.autosave;
-const writing = useWriting(props.autosave, shallowRef([]));
-const { loaded, library, drafted, bodies, body, figures, settings, step, line, open, lineOf } = writing;
-const range = useRange(writing, shallowRef([]));
+const charts = useCharts();
+const sizes = computed(() => charts.charts.flatMap(sizeBodies));
+const writing = useWriting(props.autosave, sizes);
+const { loaded, library, drafted, bodies, body, figures, step, line, open, lineOf } = writing;
+const range = useRange(
+  writing,
+  computed(() => charts.charts.map(chartRange)),
+);
 const editor = useTemplateRef<{
   goTo: (line: number, column?: number, hand?: boolean) => void;
   edit: (edits: Parameters<typeof acts.propose>[1], line?: number) => void;
@@ -169,9 +174,9 @@ function pick(what: Picked): void {
 }
 
 // The drawers.
-type Drawer = "sound" | "try";
-const drawer = ref<Drawer>();
+const drawer = ref<DrawerKey>();
 const ranging = ref(false);
+const kept = ref(props.work);
 const findings = computed(() =>
   soundness(
     loaded.value,
@@ -179,21 +184,16 @@ const findings = computed(() =>
     range.rows.value.map(({ row }) => row),
   ),
 );
-const pressing = computed(
-  () => findings.value.filter((f) => f.code !== "unused" && f.code !== "never-fails" && f.code !== "off-tape").length,
-);
-const DRAWERS: readonly { key: Drawer | "range"; name: string }[] = [
-  { key: "sound", name: "Sound" },
-  { key: "range", name: "Range" },
-  { key: "try", name: "Try" },
-];
-const drawers = computed(() =>
-  DRAWERS.map((d) => ({ ...d, badge: d.key === "sound" && pressing.value > 0 ? `${pressing.value} to look at` : undefined })),
-);
-function toggle(key: Drawer | "range"): void {
-  if (key === "range") ranging.value = !ranging.value;
-  else drawer.value = drawer.value === key ? undefined : key;
-}
+const word = computed(() => helpWord(loaded.value.system.statements[open.value]));
+/** Another version of the system, laid over the paper. */
+const other = shallowRef<LoadedSystem>();
+const ghost = computed(() => {
+  if (!other.value) return undefined;
+  const { plan } = other.value;
+  const { measurements, settings: set, unit } = writing.given(plan);
+  return { plan, run: run(plan, measurements, set, unit) };
+});
+watch(drawer, (now) => now !== "versions" && (other.value = undefined));
 const misses = computed(() => drafted.value.checks.filter((c) => c.status !== "pass"));
 const sum = computed(() => {
   const { checks, pieces: made } = drafted.value;
@@ -228,15 +228,18 @@ function tellPublished(work: Work): void {
 
 const keys = ref(false);
 const header = useTemplateRef<{ turn: (way: number) => void }>("header");
+const pull = (key: DrawerKey): void => void (drawer.value = drawer.value === key ? undefined : key);
 const ACTS: Readonly<Record<string, () => void>> = {
   ArrowRight: () => go(shownStep.value + 1),
   ArrowLeft: () => go(shownStep.value - 1),
   n: () => quick.value?.focus(),
   t: () => (face.value = face.value === "text" ? "handout" : "text"),
   p: () => (pieces.value = !pieces.value),
-  s: () => toggle("sound"),
-  r: () => toggle("range"),
-  y: () => toggle("try"),
+  s: () => pull("sound"),
+  r: () => (ranging.value = !ranging.value),
+  y: () => pull("try"),
+  v: () => pull("versions"),
+  h: () => pull("help"),
   "[": () => header.value?.turn(-1),
   "]": () => header.value?.turn(1),
   u: () => session.prefer({ unit: session.unit === "in" ? "cm" : "in" }),
@@ -353,6 +356,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
       :writing="writing"
       :range="range"
       :trial="tried"
+      :ghost="ghost"
       :step="shownStep"
       :marks="marks"
       @go="go"
@@ -362,17 +366,23 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
       @begin="quick?.begin($event)"
       @piece="acts.insert(loaded.system.statements.length - 1, $event)"
     />
-    <DrawerFrame v-if="drawer" class="drawer" :name="DRAWERS.find((d) => d.key === drawer)?.name ?? ''" @close="drawer = undefined">
-      <SoundPanel v-if="drawer === 'sound'" :findings="findings" :sum="sum" @go="openStatement" />
-      <TryPanel
-        v-else
-        v-model:figures="figures"
-        v-model:settings="settings"
-        :draft="{ plan: loaded.plan, run: drafting.run }"
-        :unit="session.unit"
-      />
-    </DrawerFrame>
-    <DrawerRail class="rail" :drawers="drawers" :open="drawer ?? (ranging ? 'range' : undefined)" @toggle="toggle" />
+    <WritingDrawers
+      v-model:drawer="drawer"
+      :work="kept"
+      :writing="writing"
+      :autosave="autosave"
+      :published="published"
+      :ranging="ranging"
+      :findings="findings"
+      :sum="sum"
+      :word="word"
+      @range="ranging = !ranging"
+      @statement="openStatement"
+      @difference="$event.statement !== undefined && openStatement($event.statement)"
+      @ghost="other = $event"
+      @put="acts.insert(behind(), $event)"
+      @placed="kept = $event"
+    />
     <PublishDialog v-model="publishing" :autosave="autosave" :published="published" :breaks="breaks" @published="tellPublished" />
     <BuilderKeys v-model="keys" />
   </div>
@@ -419,14 +429,6 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
 .text > :last-child {
   grid-row: 6;
 }
-.drawer {
-  grid-column: 3;
-  grid-row: 2;
-}
-.rail {
-  grid-column: 4;
-  grid-row: 2;
-}
 @media (width < 1100px) {
   .writing {
     grid-template: 52px minmax(0, 1fr) minmax(0, 1.1fr) / minmax(0, 1fr) 84px;
@@ -440,17 +442,6 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
     grid-row: 3;
     border-right: 0;
     border-top: 1px solid var(--rule);
-  }
-  .rail {
-    grid-column: 2;
-    grid-row: 2 / 4;
-  }
-  .drawer {
-    grid-column: 1;
-    grid-row: 2 / 4;
-    justify-self: end;
-    z-index: 4;
-    box-shadow: var(--shadow);
   }
 }
 </style>

@@ -44,3 +44,10 @@ export function rowWords(statement: Statement): RowWords {
   const words = BY_KIND[statement.is] as ((s: Statement, rule: string) => Words) | undefined;
   return { rule, ...(words?.(statement, rule) ?? { margin: MARGINS[statement.is] ?? statement.is, says: "" }) };
 }
+
+/** The word of the language a line is about, for its page in the help. */
+export function helpWord(statement: Statement | undefined): string {
+  if (statement === undefined || statement.is === "unread") return "";
+  if (statement.is === "point" || statement.is === "shape") return statement.verb;
+  return statement.is === "path" ? statement.type : statement.is;
+}

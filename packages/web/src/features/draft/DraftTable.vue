@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type CheckResult, layBoards, type SewnEdges, stepName } from "@lodrin/core";
+import { type CheckResult, layBoards, type Plan, type Run, type SewnEdges, stepName } from "@lodrin/core";
 import { useEventListener, useStorage } from "@vueuse/core";
 import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef, watch } from "vue";
 import BoardPaper from "../../board/BoardPaper.vue";
@@ -7,6 +7,7 @@ import SeamWalkPaper from "../../board/SeamWalkPaper.vue";
 import PiecesPaper from "../../board/PiecesPaper.vue";
 import { useSession } from "../../stores/session.js";
 import CollisionNotice from "../../ui/CollisionNotice.vue";
+import { useRest } from "../../ui/use-rest.js";
 import { useKeys } from "../../ui/use-keys.js";
 import TapeMeasure from "../../ui/TapeMeasure.vue";
 import ChecksDrawer from "./ChecksDrawer.vue";
@@ -22,6 +23,7 @@ import { useGhost } from "./use-ghost.js";
 import { useShaping } from "./use-shaping.js";
 
 // What is pulled out is fetched when it is: the table opens sooner.
+const NewerVersion = defineAsyncComponent(() => import("./NewerVersion.vue"));
 const BodyDrawer = defineAsyncComponent(() => import("./BodyDrawer.vue"));
 const FilesDrawer = defineAsyncComponent(() => import("./FilesDrawer.vue"));
 const NotesDrawer = defineAsyncComponent(() => import("./NotesDrawer.vue"));
@@ -32,13 +34,23 @@ const ShapingList = defineAsyncComponent(() => import("./ShapingList.vue"));
 
 /** The cutting table: handout on the left, paper in the middle, drawers on the right, the tape along the edge. */
 const props = defineProps<{ open: OpenDraft }>();
+defineEmits<{ moved: [] }>();
 const session = useSession();
+const rest = useRest();
 const { autosave, system } = props.open;
 const { plan } = system.loaded;
 const { run, unit, mark, step, last, tape, playing, go, play } = useDrafting(props.open);
 const drafted = { plan, run };
 const shaping = useShaping(plan, run);
 const { trial, ghost } = useGhost(plan, run, autosave);
+/** The draft as another version of the system draws it. */
+const newer = shallowRef<{ plan: Plan; run: Run }>();
+const laid = computed(() => (ghost.value ? { plan, run: ghost.value.run } : newer.value));
+/** Shows the step a difference is about. */
+function goTo(name: string | undefined): void {
+  const at = plan.steps.findIndex(({ source }) => (source.is === "point" ? source.id : source.key) === name);
+  if (at >= 0) go(at);
+}
 /** What is laid over is seen on the construction. */
 watch(trial, (on) => on && (pieces.value = false));
 
@@ -174,7 +186,7 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
         ref="paper"
         :plan="plan"
         :run="run"
-        :ghost="ghost?.run"
+        :ghost="laid"
         :step="step"
         :unit="unit"
         :grid="grid"
@@ -209,6 +221,15 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
         @ahead="ahead = !ahead"
       />
       <GhostNote v-if="ghost" class="ghost-note" :ghost="ghost" :unit="unit" />
+      <NewerVersion
+        v-if="rest"
+        class="newer"
+        :autosave="autosave"
+        :system="system"
+        @ghost="((newer = $event), $event && (pieces = false))"
+        @go="goTo($event.step)"
+        @moved="$emit('moved')"
+      />
       <CollisionNotice class="collision" :autosave="autosave" what="draft" :fields="DRAFT_FIELDS" />
     </div>
 
@@ -272,6 +293,11 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
 .ghost-note {
   position: absolute;
   inset: 28px auto auto 30px;
+}
+.newer {
+  position: absolute;
+  inset: 28px 30px auto auto;
+  z-index: 3;
 }
 .collision {
   position: absolute;

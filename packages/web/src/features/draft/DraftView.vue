@@ -18,5 +18,5 @@ onBeforeUnmount(close);
 
 <template>
   <div v-if="!ready || !open" class="page"><LoadState what="the draft" :why="why" @again="again" /></div>
-  <DraftTable v-else :key="open.draft.id" :open="open" />
+  <DraftTable v-else :key="`${open.draft.id} ${open.draft.systemVersion}`" :open="open" @moved="again" />
 </template>

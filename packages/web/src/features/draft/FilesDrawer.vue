@@ -4,7 +4,7 @@ import { TEXT_FORMATS } from "@lodrin/formats";
 import LinkButton from "../../ui/LinkButton.vue";
 import BringIn from "./BringIn.vue";
 import { useAttempt } from "../../ui/use-attempt.js";
-import { takeFile } from "./take-file.js";
+import { takeFile } from "../../ui/take-file.js";
 import type { DraftAutosave } from "./use-draft.js";
 
 /** Print and files: what can be taken away. Everything waits until the draft is saved, so that the file is the draft. */

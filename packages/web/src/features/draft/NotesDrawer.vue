@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { statementsOf, type System, wordsIn } from "@lodrin/core";
 import { computed, ref } from "vue";
+import MarkdownText from "../../ui/MarkdownText.vue";
 import type { DraftAutosave } from "./use-draft.js";
 
 /** Name and note of the draft, its lesson, words and cautions. */
@@ -35,7 +36,7 @@ function rename(written: string): void {
     </el-form>
     <template v-if="lesson.length">
       <h3>Lesson</h3>
-      <p v-for="text in lesson" :key="text">{{ text }}</p>
+      <MarkdownText v-for="text in lesson" :key="text" :text="text" />
     </template>
     <template v-if="words.length">
       <h3>Words</h3>

@@ -24,6 +24,7 @@ export function useOpenDraft(id: () => string): { open: Ref<OpenDraft | undefine
   const open = shallowRef<OpenDraft>();
   const shelf = useShelf();
   async function load(): Promise<void> {
+    open.value?.autosave.stop();
     const draft = await call(draftRoutes.draft, { params: { id: id() } });
     const system = await shelf.version(draft.slug, draft.systemVersion);
     const autosave = startAutosave<Draft, DraftField>(draft, {

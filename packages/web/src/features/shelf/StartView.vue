@@ -3,6 +3,7 @@ import type { MeasurementSet, Person } from "@lodrin/contract";
 import { measurementName, statementsOf } from "@lodrin/core";
 import { computed, ref } from "vue";
 import { RouterLink, useRoute, useRouter } from "vue-router";
+import { useCharts } from "../../stores/charts.js";
 import { useDrafts } from "../../stores/drafts.js";
 import { usePeople } from "../../stores/people.js";
 import { useSession } from "../../stores/session.js";
@@ -11,6 +12,7 @@ import LinkButton from "../../ui/LinkButton.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
+import { sizeWritten } from "../sizes/size-body.js";
 import { piecesPicture } from "./card-facts.js";
 import { coverageOf } from "./coverage.js";
 import { draftName, firstDrawn } from "./new-draft.js";
@@ -22,7 +24,8 @@ const shelf = useShelf();
 const people = usePeople();
 const drafts = useDrafts();
 const session = useSession();
-const { ready, why, again } = useLoad(() => Promise.all([shelf.load(), people.load()]));
+const charts = useCharts();
+const { ready, why, again } = useLoad(() => Promise.all([shelf.load(), people.load(), charts.load()]));
 
 const system = computed(() => shelf.bySlug(String(route.params["slug"])));
 /** Those who have most of what the system needs come first. */
@@ -65,7 +68,27 @@ const buildsOn = computed(() =>
 const failed = ref("");
 const busy = ref(false);
 
-async function begin(person: Person | undefined, set: MeasurementSet | undefined): Promise<void> {
+/** A size as it is chosen: its chart, and its place in it. */
+const size = ref<[chart: string, size: string]>();
+const sizeOptions = computed(() =>
+  charts.charts.map((chart) => ({
+    value: chart.id,
+    label: chart.name,
+    children: chart.sizes.map(({ name }) => ({ value: name, label: name })),
+  })),
+);
+function beginOnSize(): void {
+  const chart = charts.charts.find((c) => c.id === size.value?.[0]);
+  const chosen = chart?.sizes.find((s) => s.name === size.value?.[1]);
+  if (!chart || !chosen) return;
+  const unit = chart.columns[0]?.unit ?? session.unit;
+  void begin({ id: null, name: `${chart.name}, ${chosen.name}` }, { id: null, unit, written: sizeWritten(chart, chosen) });
+}
+
+async function begin(
+  person: (Pick<Person, "name"> & { id: string | null }) | undefined,
+  set: (Pick<MeasurementSet, "unit" | "written"> & { id: string | null }) | undefined,
+): Promise<void> {
   const taken = system.value;
   if (!taken || busy.value) return;
   busy.value = true;
@@ -74,7 +97,7 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
   const measurements = Object.fromEntries(Object.entries(set?.written ?? {}).filter(([key]) => known.has(key)));
   try {
     const draft = await drafts.add({
-      name: draftName(taken.sheet.title, person?.name),
+      name: draftName(taken.sheet.title, person?.name, person?.id === null),
       note: "",
       slug: taken.sheet.slug,
       personId: person?.id ?? null,
@@ -120,6 +143,11 @@ async function begin(person: Person | undefined, set: MeasurementSet | undefined
                 {{ c.cover.missing.map(measurementName).join(", ").toLowerCase() }}</span
               >
             </button>
+          </li>
+          <li v-if="charts.charts.length" class="body on-size">
+            <b>A size</b>
+            <el-cascader v-model="size" :options="sizeOptions" placeholder="chart and size" aria-label="A size of a chart" />
+            <el-button type="primary" :disabled="busy || !size" @click="beginOnSize">Draft it on this size</el-button>
           </li>
           <li>
             <button class="body" :disabled="busy" @click="begin(undefined, undefined)">
@@ -206,6 +234,10 @@ ul {
 }
 .body:hover {
   border-color: var(--now);
+}
+.on-size {
+  align-items: center;
+  cursor: default;
 }
 .wide {
   grid-column: 2 / -1;

@@ -4,10 +4,10 @@ import type { Plan } from "@lodrin/core";
 const TELLS = /,| with | on | from | for /;
 const LONGEST = 120;
 
-/** What a new draft is called: the system in few words, and whose it is. “Long jacket, Merrin”. */
-export function draftName(title: string, person: string | undefined): string {
+/** What a new draft is called: the system in few words, and whose it is. “Long jacket, Merrin”; a size keeps its whole name. */
+export function draftName(title: string, person: string | undefined, isSize = false): string {
   const [short = title] = title.split(TELLS);
-  const first = person?.trim().split(/\s+/)[0];
+  const first = isSize ? person : person?.trim().split(/\s+/)[0];
   return (first ? `${short}, ${first}` : short).slice(0, LONGEST);
 }
 

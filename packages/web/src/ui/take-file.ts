@@ -10,9 +10,9 @@ const KEPT_MS = 60_000;
 
 /**
  * Fetches a file that takes a while to make, says so meanwhile with a way to stop it, and opens it. Throws Error with the
- * server's reason when it could not be made.
+ * server's reason when it could not be made. With `wanted` it is asked for by what is said there.
  */
-export async function takeFile(path: string, name: string): Promise<void> {
+export async function takeFile(path: string, name: string, wanted?: object): Promise<void> {
   const stop = new AbortController();
   let told: { close: () => void } | undefined;
   const timer = setTimeout(() => {
@@ -24,7 +24,9 @@ export async function takeFile(path: string, name: string): Promise<void> {
     });
   }, QUICK_MS);
   try {
-    const reply = await fetch(path, { signal: stop.signal, credentials: "same-origin" });
+    const asked: RequestInit =
+      wanted === undefined ? {} : { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(wanted) };
+    const reply = await fetch(path, { ...asked, signal: stop.signal, credentials: "same-origin" });
     if (!reply.ok) throw new Error(await reasonOf(reply));
     open(await reply.blob(), name);
   } catch (error) {
@@ -46,8 +48,10 @@ function open(blob: Blob, name: string): void {
   const address = URL.createObjectURL(blob);
   setTimeout(() => URL.revokeObjectURL(address), KEPT_MS);
   if (blob.type.startsWith("application/pdf") && window.open(address, "_blank")) return;
-  const link = document.createElement("a");
-  link.href = address;
-  link.download = name;
-  link.click();
+  Object.assign(document.createElement("a"), { href: address, download: name }).click();
+}
+
+/** Hands a file that was made here to whoever asked for it, to be saved. */
+export function giveFile(content: string, type: string, name: string): void {
+  open(new Blob([content], { type }), name);
 }

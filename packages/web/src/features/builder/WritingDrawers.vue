@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import type { Work } from "@lodrin/contract";
+import type { Difference, Finding, LoadedSystem } from "@lodrin/core";
+import { computed, defineAsyncComponent } from "vue";
+import { useSession } from "../../stores/session.js";
+import DrawerFrame from "../draft/DrawerFrame.vue";
+import DrawerRail from "../draft/DrawerRail.vue";
+import type { WorkAutosave, Writing } from "./use-writing.js";
+
+// What is pulled out is fetched when it is: the table opens sooner.
+const FilesPanel = defineAsyncComponent(() => import("./FilesPanel.vue"));
+const HelpPanel = defineAsyncComponent(() => import("./HelpPanel.vue"));
+const SoundPanel = defineAsyncComponent(() => import("./SoundPanel.vue"));
+const TryPanel = defineAsyncComponent(() => import("./TryPanel.vue"));
+const VersionsPanel = defineAsyncComponent(() => import("./VersionsPanel.vue"));
+
+/** The drawers of the writing table, and the rail that pulls them out. The range takes the place of the paper and is only called here. */
+const props = defineProps<{
+  work: Work;
+  writing: Writing;
+  autosave: WorkAutosave;
+  published: number;
+  ranging: boolean;
+  findings: readonly Finding[];
+  sum: string;
+  /** The word the hand is on, for the help. */
+  word: string;
+}>();
+const drawer = defineModel<DrawerKey | undefined>("drawer", { required: true });
+const emit = defineEmits<{
+  range: [];
+  statement: [index: number];
+  difference: [difference: Difference];
+  ghost: [system: LoadedSystem | undefined];
+  put: [lines: readonly string[]];
+  placed: [work: Work];
+}>();
+export type DrawerKey = "sound" | "try" | "versions" | "files" | "help";
+const session = useSession();
+const { loaded, drafted, figures, settings } = props.writing;
+/** Where the run is kept, for fields that follow it by themselves. */
+const drafting = { run: drafted };
+
+const DRAWERS: readonly { key: DrawerKey | "range"; name: string }[] = [
+  { key: "sound", name: "Sound" },
+  { key: "range", name: "Range" },
+  { key: "try", name: "Try" },
+  { key: "versions", name: "Versions" },
+  { key: "files", name: "Print, files" },
+  { key: "help", name: "Help" },
+];
+/** What presses: a mark that is drawn to be looked at does not. */
+const QUIET = new Set<Finding["code"]>(["unused", "never-fails", "off-tape"]);
+const pressing = computed(() => props.findings.filter((f) => !QUIET.has(f.code)).length);
+const rail = computed(() =>
+  DRAWERS.map((d) => ({ ...d, badge: d.key === "sound" && pressing.value > 0 ? `${pressing.value} to look at` : undefined })),
+);
+function toggle(key: DrawerKey | "range"): void {
+  if (key === "range") emit("range");
+  else drawer.value = drawer.value === key ? undefined : key;
+}
+</script>
+
+<template>
+  <DrawerFrame v-if="drawer" class="drawer" :name="DRAWERS.find((d) => d.key === drawer)?.name ?? ''" @close="drawer = undefined">
+    <SoundPanel v-if="drawer === 'sound'" :findings="findings" :sum="sum" @go="$emit('statement', $event)" />
+    <TryPanel
+      v-else-if="drawer === 'try'"
+      v-model:figures="figures"
+      v-model:settings="settings"
+      :draft="{ plan: loaded.plan, run: drafting.run }"
+      :unit="session.unit"
+    />
+    <VersionsPanel
+      v-else-if="drawer === 'versions'"
+      :work="work"
+      :loaded="loaded"
+      :published="published"
+      @ghost="$emit('ghost', $event)"
+      @go="$emit('difference', $event)"
+      @placed="$emit('placed', $event)"
+    />
+    <FilesPanel v-else-if="drawer === 'files'" :work="work" :writing="writing" :autosave="autosave" />
+    <HelpPanel v-else :word="word" @put="$emit('put', $event)" />
+  </DrawerFrame>
+  <DrawerRail class="rail" :drawers="rail" :open="drawer ?? (ranging ? 'range' : undefined)" @toggle="toggle" />
+</template>
+
+<style scoped>
+.drawer {
+  grid-column: 3;
+  grid-row: 2;
+}
+.rail {
+  grid-column: 4;
+  grid-row: 2;
+}
+@media (width < 1100px) {
+  .rail {
+    grid-column: 2;
+    grid-row: 2 / 4;
+  }
+  .drawer {
+    grid-column: 1;
+    grid-row: 2 / 4;
+    justify-self: end;
+    z-index: 4;
+    box-shadow: var(--shadow);
+  }
+}
+</style>
