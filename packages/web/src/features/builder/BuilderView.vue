@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Box, Delete, EditPen, Upload } from "@element-plus/icons-vue";
+import { Box, Delete, EditPen, Guide, Upload } from "@element-plus/icons-vue";
 import { type Work, workRoutes } from "@lodrin/contract";
 import { v4 as uuid } from "uuid";
 import { printNotation, type System } from "@lodrin/core";
@@ -27,10 +27,10 @@ const { ready, why, again } = useLoad(async () => {
 const { why: failed, attempt } = useAttempt();
 const copied = ref("");
 
-const begin = (notation: string, from?: { slug: string; version: number }): Promise<void> =>
+const begin = (notation: string, from?: { slug: string; version: number }, query: Record<string, string> = {}): Promise<void> =>
   attempt(async () => {
     const work = await call(workRoutes.addWork, { body: { id: uuid(), notation, ...(from ? { from } : {}) } });
-    await router.push({ name: "work", params: { id: work.id } });
+    await router.push({ name: "work", params: { id: work.id }, query });
   });
 
 function copy(slug: string): void {
@@ -88,6 +88,7 @@ const remove = (work: Listed): Promise<void> =>
     <template v-else>
       <div class="begin">
         <el-button type="primary" :icon="EditPen" @click="begin(NEW_SYSTEM)">Begin a new one</el-button>
+        <el-button :icon="Guide" @click="begin(NEW_SYSTEM, undefined, { tour: '1' })">Show me how</el-button>
         <el-select
           v-model="copied"
           filterable

@@ -91,7 +91,7 @@ const isLong = (index: number): boolean => (blockHolding(props.loaded.read, inde
 </script>
 
 <template>
-  <div ref="list" class="handout" role="region" aria-label="The handout" tabindex="0">
+  <div id="handout-face" ref="list" class="handout" role="region" aria-label="The handout" tabindex="0">
     <div
       v-for="row in rows"
       :key="row.index"

@@ -48,7 +48,7 @@ defineExpose({ fill, begin, focus: () => field.value?.focus() });
 </script>
 
 <template>
-  <div class="quick">
+  <div id="quick-line" class="quick">
     <div class="line">
       <b class="small">Next</b>
       <LineField

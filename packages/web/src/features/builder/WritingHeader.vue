@@ -29,7 +29,7 @@ defineExpose({ turn });
     <el-tag type="info" class="tag">{{ published ? `version ${published} published` : "not published yet" }}</el-tag>
     <span class="room" />
     <SaveState :state="state" :saved-at="savedAt" :why="why" />
-    <div class="strip" role="group" aria-label="Tried on">
+    <div id="tried-on" class="strip" role="group" aria-label="Tried on">
       <el-button text :icon="ArrowLeft" title="The body before ([)" aria-label="The body before ([)" @click="turn(-1)" />
       <el-select v-model="body" class="body" aria-label="Tried on" filterable>
         <el-option v-for="b in bodies" :key="b.id" :value="b.id" :label="b.name" />

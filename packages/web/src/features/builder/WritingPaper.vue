@@ -8,6 +8,7 @@ import PiecesPaper from "../../board/PiecesPaper.vue";
 import { useSession } from "../../stores/session.js";
 import StepControls from "../draft/StepControls.vue";
 import PickBar from "./PickBar.vue";
+import type { LitMark } from "./use-lights.js";
 import type { Range } from "./use-range.js";
 import type { Trial } from "./use-trial.js";
 import type { Writing } from "./use-writing.js";
@@ -23,7 +24,7 @@ const props = defineProps<{
   /** Another version of the system, on the same body. */
   ghost: { readonly plan: Plan; readonly run: Run } | undefined;
   step: number;
-  marks: readonly { readonly name: string; readonly at: { x: number; y: number }; readonly status: "warn" }[];
+  marks: readonly LitMark[];
 }>();
 const ranging = defineModel<boolean>("ranging", { required: true });
 const pieces = defineModel<boolean>("pieces", { required: true });
@@ -51,7 +52,7 @@ defineExpose({
 </script>
 
 <template>
-  <section class="paper" :aria-label="ranging ? 'Over a range of sizes' : 'The draft'">
+  <section id="writing-paper" class="paper" :aria-label="ranging ? 'Over a range of sizes' : 'The draft'">
     <RangeView
       v-if="ranging"
       :range="range"

@@ -17,7 +17,8 @@ import {
   takeProposal,
 } from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
-import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from "vue";
+import { useRoute, useRouter } from "vue-router";
+import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef, watch } from "vue";
 import type { Picked } from "../../board/picked.js";
 import { useCharts } from "../../stores/charts.js";
 import { useSession } from "../../stores/session.js";
@@ -32,6 +33,7 @@ import PublishDialog from "./PublishDialog.vue";
 import QuickLine from "./QuickLine.vue";
 import TextCollision from "./TextCollision.vue";
 import { chartRange, sizeBodies } from "./chart-bodies.js";
+import { useLights } from "./use-lights.js";
 import { helpWord } from "./row-words.js";
 import { useActs } from "./use-acts.js";
 import { useRange } from "./use-range.js";
@@ -40,6 +42,9 @@ import { useWriting, type WorkAutosave } from "./use-writing.js";
 import WritingDrawers, { type DrawerKey } from "./WritingDrawers.vue";
 import WritingHeader from "./WritingHeader.vue";
 import WritingPaper from "./WritingPaper.vue";
+
+// The way round is for who asks for it.
+const BuilderTour = defineAsyncComponent(() => import("./BuilderTour.vue"));
 
 /** The writing table: the handout (or its text) on the left with the quick line at its foot, the draft on a body beside it, drawers on the right. */
 const props = defineProps<{ work: Work; autosave: WorkAutosave }>();
@@ -108,23 +113,7 @@ function call(index: number, name: string): void {
   refused.value = acts.call(index, name) ?? "";
 }
 
-// What stands on what, and what an act would break, lit in the handout and on the paper.
-const lights = shallowRef<readonly number[]>([]);
-const lit = computed(() => {
-  const { blocks } = loaded.value.read;
-  const broken = (asking.value?.breaks ?? []).flatMap(
-    (p) => blocks.findLast((b) => b.from < p.line && b.statement !== undefined)?.statement ?? [],
-  );
-  return new Set([...lights.value, ...broken]);
-});
-const marks = computed(() => {
-  const { plan, system } = loaded.value;
-  return [...lit.value].flatMap((index) => {
-    const source = system.statements[index];
-    const at = source?.is === "point" ? drafted.value.frame.points[plan.scope.points.get(source.id) ?? -1] : undefined;
-    return at && source?.is === "point" ? [{ name: source.id, at, status: "warn" as const }] : [];
-  });
-});
+const { lights, lit, marks } = useLights(loaded, drafted, asking);
 
 // The quick line.
 const typed = ref("");
@@ -139,6 +128,20 @@ function put(): void {
   typed.value = "";
   picked.value = [];
 }
+// Led round: each line of the way goes in behind the last, as if it had been typed.
+const route = useRoute();
+const router = useRouter();
+const touring = ref(route.query["tour"] !== undefined);
+function takeLine(text: string): void {
+  openStatement(loaded.value.system.statements.length - 1);
+  typed.value = text;
+  put();
+}
+function endTour(): void {
+  touring.value = false;
+  void router.replace({ query: {} });
+}
+
 /** A handout pasted into the quick line stands in the text line by line; what is not understood waits to be mended. */
 function paste(text: string): void {
   const lines = text.split(/\r\n|\r|\n/).map((l) => l.trimEnd());
@@ -385,6 +388,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
     />
     <PublishDialog v-model="publishing" :autosave="autosave" :published="published" :breaks="breaks" @published="tellPublished" />
     <BuilderKeys v-model="keys" />
+    <BuilderTour v-if="touring" @line="takeLine" @close="endTour" />
   </div>
 </template>
 

@@ -1,0 +1,193 @@
+import { history, redo, undo } from "@codemirror/commands";
+import { EditorState, type TransactionSpec } from "@codemirror/state";
+import {
+  applyEdits,
+  insertLines,
+  type LineEdit,
+  linesToMend,
+  loadSystem,
+  moveStatements,
+  removeStatements,
+  rename,
+  renumber,
+  takeProposal,
+} from "@lodrin/core";
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { hunksOf, merged } from "./hunks.js";
+import { fieldText, type RowField, rowFields, withField } from "./row-fields.js";
+import { rowWords } from "./row-words.js";
+import { changesOf } from "./text-changes.js";
+import { STOPS } from "./tour-stops.js";
+import { NEW_SYSTEM } from "./new-system.js";
+import { placeFor } from "./use-trial.js";
+import { quickLines, putLines } from "@lodrin/core";
+
+const TEXT = `# The house's own
+system "Try"
+  unit cm
+
+measure chest girth 70..140  "Round the chest."
+set ease = 2 from 0 to 6  "Added."
+board A "Front"
+
+A0 start
+# the waist
+A1 down 40 from A0  "Down from A0."   # said
+  why "So."
+12. Square out from 1, half the ease
+A2 out chest/4 + ease from A0
+
+nothing that is understood
+line side: A1 > A2
+`;
+
+/** One act of a face, chosen by numbers, as edits of the text it stands on. */
+function act(text: string, kind: number, a: number, b: number): LineEdit[] {
+  const loaded = loadSystem(text);
+  const { read } = loaded;
+  const count = Math.max(1, read.system.statements.length);
+  switch (kind % 7) {
+    case 0:
+      return removeStatements(read, [a % count]);
+    case 1:
+      return insertLines(read, (a % (count + 1)) - 1, ["A9 down 3 from A0", '  why "New."']);
+    case 2:
+      return moveStatements(read, [a % count], b % count);
+    case 3:
+      return rename(read, "point", `A${a % 3}`, `A${20 + (b % 5)}`);
+    case 4:
+      return renumber(loaded);
+    case 5: {
+      const [mend] = linesToMend(read).filter((m) => m.lines);
+      return mend ? takeProposal(read, mend) : [];
+    }
+    default:
+      return rename(read, "name", "ease", "room");
+  }
+}
+
+describe("an act of any face is a change of the one text", () => {
+  const acts = fc.array(fc.tuple(fc.nat(), fc.nat(), fc.nat()), { minLength: 1, maxLength: 12 });
+
+  it("the same as the core makes it, whatever the text holds", () => {
+    const texts = fc.oneof(
+      fc.constant(TEXT),
+      fc.constant(NEW_SYSTEM),
+      fc.array(fc.constantFrom(...TEXT.split("\n"))).map((l) => l.join("\n")),
+    );
+    fc.assert(
+      fc.property(texts, fc.nat(), fc.nat(), fc.nat(), (text, kind, a, b) => {
+        const edits = act(text, kind, a, b);
+        const state = EditorState.create({ doc: text });
+        expect(state.update({ changes: changesOf(state.doc, edits) }).state.doc.toString()).toBe(applyEdits(text, edits));
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it("any sequence of acts and typing, undone, gives the same text byte for byte; redone, the other again", () => {
+    fc.assert(
+      fc.property(acts, fc.array(fc.tuple(fc.nat(), fc.string()), { maxLength: 4 }), (steps, typed) => {
+        let state = EditorState.create({ doc: TEXT, extensions: [history()] });
+        const make = (spec: TransactionSpec): void => void (state = state.update(spec).state);
+        for (const [kind, a, b] of steps)
+          make({ changes: changesOf(state.doc, act(state.doc.toString(), kind, a, b)), userEvent: "input" });
+        for (const [at, text] of typed) {
+          const from = at % (state.doc.length + 1);
+          make({ changes: { from, insert: text }, userEvent: "input.type" });
+        }
+        const after = state.doc.toString();
+        const target = {
+          get state(): EditorState {
+            return state;
+          },
+          dispatch: (tr: { state: EditorState }): void => void (state = tr.state),
+        };
+        while (undo(target as never));
+        expect(state.doc.toString()).toBe(TEXT);
+        while (redo(target as never));
+        expect(state.doc.toString()).toBe(after);
+      }),
+      { numRuns: 120 },
+    );
+  });
+});
+
+describe("two hands on one text", () => {
+  it("every choice of sides gives a text of both; all of one side gives that side", () => {
+    const lines = fc.array(fc.constantFrom("a", "b", "c", "d", "")).map((l) => l.map((x) => `${x}\n`).join(""));
+    fc.assert(
+      fc.property(lines, lines, (here, there) => {
+        const hunks = hunksOf(here, there);
+        expect(merged(hunks, [])).toBe(here);
+        expect(
+          merged(
+            hunks,
+            hunks.filter((h) => "here" in h).map(() => "there"),
+          ),
+        ).toBe(there);
+      }),
+    );
+    const hunks = hunksOf("a\nb\nc\nd\n", "a\nB\nc\nD\n");
+    expect(merged(hunks, ["there", "here"])).toBe("a\nB\nc\nd\n");
+  });
+});
+
+describe("a line as a form", () => {
+  const { system } = loadSystem(TEXT);
+  const point = system.statements.find((s) => s.is === "point" && s.id === "A1");
+  if (!point) throw new Error("no point");
+
+  it("has a field for each gap of its sentence, and its notes", () => {
+    expect(rowFields(point).map((f) => f.label)).toEqual(["How far", "From", "Sentence", "Why", "Watch out", "Caution", "Only when"]);
+    expect(fieldText(point, "args.distance")).toBe("40");
+    expect(fieldText(point, "why.0")).toBe("So.");
+    expect(fieldText(point, "watch.0")).toBe("");
+  });
+
+  it("takes a field's text, leaves out what is empty, and refuses an empty gap", () => {
+    const field = (path: string): RowField => rowFields(point).find((f) => f.path === path) as RowField;
+    expect(withField(point, field("args.distance"), "41")).toMatchObject({ args: { distance: "41", from: "A0" } });
+    expect(withField(point, field("args.distance"), " ")).toBeUndefined();
+    expect(withField(point, field("why.0"), "")).not.toHaveProperty("why");
+    expect(withField(point, field("watch.0"), "Look.")).toMatchObject({ watch: ["Look."], why: ["So."] });
+  });
+
+  it("says each kind of line as people read it", () => {
+    expect(system.statements.map((s) => rowWords(s)).map(({ margin, says }) => [margin, says])).toEqual([
+      ["tape", "Chest. Round the chest."],
+      ["setting", "Ease. Added."],
+      ["board", ""],
+      ["A0", ""],
+      ["A1", "Down from A0."],
+      ["unread", ""],
+      ["A2", ""],
+      ["unread", ""],
+      ["line", "Side"],
+    ]);
+  });
+});
+
+describe("the quick line", () => {
+  it("puts measurements with measurements, settings with settings, and a step behind the open line", () => {
+    const { statements } = loadSystem(TEXT).system;
+    expect(placeFor("measure hip girth 60..150", statements, 5)).toBe(0);
+    expect(placeFor("set more = 1", statements, 5)).toBe(1);
+    expect(placeFor("A3 down 3 from A0", statements, 5)).toBe(5);
+  });
+
+  it("the way round ends at a drawn back neck", () => {
+    let text = NEW_SYSTEM;
+    for (const { line } of STOPS) {
+      if (line === undefined) continue;
+      const { read, system } = loadSystem(text);
+      const open = placeFor(line, system.statements, system.statements.length - 1);
+      text = applyEdits(text, putLines(read, open, quickLines(line, system, open)));
+    }
+    const { problems, plan } = loadSystem(text);
+    expect(problems).toEqual([]);
+    expect(plan.scope.paths.has("back_neck")).toBe(true);
+    expect(STOPS).toHaveLength(10);
+  });
+});
