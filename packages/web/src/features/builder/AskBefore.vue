@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { problemText } from "@lodrin/core";
+import { onUnmounted } from "vue";
 import type { Asking } from "./use-acts.js";
 
 /** What an act would break, listed before it happens, with the act that breaks nothing. */
 defineProps<{ asking: Asking }>();
 defineEmits<{ leave: [] }>();
 const SHOWN = 6;
+/** The hand goes back to where it was when the question came. */
+const before = document.activeElement as HTMLElement | null;
+onUnmounted(() => before?.isConnected && before.focus());
 </script>
 
 <template>

@@ -48,7 +48,11 @@ watch(
   () => props.open,
   async (now) => {
     await nextTick();
-    list.value?.querySelector(`[data-row="${now}"]`)?.scrollIntoView({ block: "nearest" });
+    const here = list.value?.querySelector(`[data-row="${now}"]`);
+    here?.scrollIntoView({ block: "nearest" });
+    // A hand that goes through the rows goes along; one that types in a field stays there.
+    if (list.value?.contains(document.activeElement) && document.activeElement?.matches(".line"))
+      here?.querySelector<HTMLElement>(".line")?.focus();
   },
   { immediate: true },
 );

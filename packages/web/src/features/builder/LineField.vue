@@ -40,10 +40,11 @@ onMounted(() => {
         EditorView.contentAttributes.of({ "aria-label": props.label, spellcheck: "false" }),
         notationLanguage,
         ...(props.placeholder === undefined ? [] : [placeholderOf(props.placeholder)]),
-        autocompletion({ override: [complete], icons: false }),
+        // Enter puts the line in, whatever is offered: Tab takes what is offered.
+        autocompletion({ override: [complete], icons: false, defaultKeymap: false }),
         keymap.of([
           { key: "Tab", run: (v) => completionStatus(v.state) === "active" && acceptCompletion(v) },
-          ...completionKeymap,
+          ...completionKeymap.filter(({ key }) => key !== "Enter"),
           { key: "Enter", run: () => (emit("enter"), true) },
           ...historyKeymap,
           ...defaultKeymap,

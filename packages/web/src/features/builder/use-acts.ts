@@ -13,6 +13,7 @@ import {
   nextPoint,
   type NotationProblem,
   pointText,
+  type ReadSystem,
   removeStatements,
   rename,
   type Statement,
@@ -45,14 +46,14 @@ export interface Acts {
 export function useActs(loaded: Ref<LoadedSystem>, library: Ref<Library>, edit: (edits: readonly LineEdit[], line?: number) => void): Acts {
   const asking = shallowRef<Asking>();
 
-  function propose(says: string, edits: readonly LineEdit[], whole?: Asking["whole"]): void {
+  function propose(says: string, edits: readonly LineEdit[], whole?: Asking["whole"], line?: number): void {
     asking.value = undefined;
     if (edits.length === 0) return;
     const after = loadSystem(applyEdits(loaded.value.read.source, edits), library.value, loaded.value);
     const breaks = newProblems(loaded.value, after);
     const doIt = (): void => {
       asking.value = undefined;
-      edit(edits);
+      edit(edits, line);
     };
     if (breaks.length === 0) doIt();
     else asking.value = { says, breaks, doIt, whole };
@@ -68,6 +69,8 @@ export function useActs(loaded: Ref<LoadedSystem>, library: Ref<Library>, edit: 
       return;
     }
     const all = movedWith(read, index, after);
+    // The hand goes along with what it moves.
+    const lineOf = (moved: readonly number[]): number => landing(read, moved, index, after);
     const nameOf = (i: number): string => shortName(statements[i]);
     propose(
       `Moving ${nameOf(index)} there would use what is not there yet.`,
@@ -77,10 +80,11 @@ export function useActs(loaded: Ref<LoadedSystem>, library: Ref<Library>, edit: 
             says: `Move ${all.map(nameOf).join(", ")} together`,
             doIt: () => {
               asking.value = undefined;
-              edit(moveStatements(read, all, after));
+              edit(moveStatements(read, all, after), lineOf(all));
             },
           }
         : undefined,
+      lineOf([index]),
     );
   }
 
@@ -141,6 +145,16 @@ export function useActs(loaded: Ref<LoadedSystem>, library: Ref<Library>, edit: 
       return undefined;
     },
   };
+}
+
+/** The line (from 1) on which a statement stands once it and those moved with it stand behind another. */
+function landing(read: ReadSystem, moved: readonly number[], index: number, after: number): number {
+  const lengthOf = (i: number): number => blockHolding(read, i)?.read.block.source.length ?? 0;
+  const sum = (list: readonly number[]): number => list.reduce((total, i) => total + lengthOf(i), 0);
+  const target = insertLines(read, after, [])[0]?.from ?? 0;
+  const above = moved.filter((i) => (blockHolding(read, i)?.from ?? 0) < target);
+  const before = moved.slice(0, moved.indexOf(index));
+  return target - sum(above) + sum(before) + (blockHolding(read, index)?.read.block.head?.row ?? 0) + 1;
 }
 
 interface Named {

@@ -1,0 +1,272 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { loadSystem, run } from "@lodrin/core";
+import { readFileSync } from "node:fs";
+import { SLEEVE_HANDOUT } from "../packages/core/src/phrase/fixtures/sleeve-handout.js";
+import { expect, signIn, test } from "./lodrin.js";
+
+test.describe.configure({ timeout: 150_000 });
+
+const handout = (page: Page): ReturnType<Page["getByRole"]> => page.getByRole("region", { name: "The handout", exact: true });
+const quick = (page: Page): ReturnType<Page["getByRole"]> => page.getByRole("textbox", { name: /Quick line/ });
+const row = (page: Page, text: string): ReturnType<Page["locator"]> => handout(page).locator(".row").filter({ hasText: text }).first();
+
+async function begin(page: Page): Promise<void> {
+  await signIn(page, "ottoline");
+  await page.goto("/builder");
+  await page.getByRole("button", { name: "Begin a new one" }).click();
+  await expect(handout(page)).toBeVisible();
+}
+/** The text as it is kept on the server, once everything is saved. */
+async function keptText(page: Page): Promise<string> {
+  await expect(page.getByText(/^Saved/)).toBeVisible();
+  const id = page.url().split("/").pop()?.replace(/\?.*/, "") ?? "";
+  return ((await (await page.request.get(`/api/works/${id}`)).json()) as { notation: string }).notation;
+}
+async function paste(page: Page, text: string): Promise<void> {
+  await quick(page).click();
+  await quick(page).evaluate((field, pasted) => {
+    const data = new DataTransfer();
+    data.setData("text/plain", pasted);
+    field.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
+  }, text);
+}
+
+test("ninety seconds from an empty page to a drawn back neck and shoulder, by keyboard alone", async ({ page }) => {
+  await begin(page);
+  const began = Date.now();
+  await page.keyboard.press("n");
+  for (const line of [
+    "Neck: 28 to 52",
+    "Neck width = a fifth of the neck",
+    "Out from 0, the neck width",
+    "Down from 0, 2 cm",
+    "curve back_neck: #4 > #5",
+    "Out from 0, half the across shoulder",
+    "Down from 6, 3 cm",
+    "Join 4 and 7: the shoulder",
+  ]) {
+    // As somebody types who is used to it: about a hundred words in two minutes.
+    await page.keyboard.type(line, { delay: 110 });
+    await page.keyboard.press("Enter");
+  }
+  await expect(page.getByText(/Every line is understood/)).toBeVisible();
+  const seconds = (Date.now() - began) / 1000;
+  expect(seconds).toBeLessThan(90);
+  const { plan, problems } = loadSystem(await keptText(page));
+  expect(problems).toEqual([]);
+  expect([...plan.scope.paths.keys()]).toEqual(expect.arrayContaining(["back_neck", "shoulder"]));
+});
+
+test("a whole handout is pasted, and is the library's short sleeve on three bodies, point by point", async ({ page }) => {
+  await begin(page);
+  await paste(page, SLEEVE_HANDOUT.split("\n").slice(2).join("\n"));
+  await expect(page.getByText(/lines want mending/)).toBeVisible();
+  await expect(row(page, "S1 Down from S0")).toContainText("S1 down cap from S0");
+  await page.getByRole("button", { name: /Take what all \d+ likely mean/ }).click();
+  // Its own frame stands above: what the new system began with is no part of the sleeve.
+  await expect(page.getByText(/Every line is understood/)).toBeVisible();
+  const mine = loadSystem((await keptText(page)).replace("unit cm · tape 1mm", "unit in · tape 1/8"));
+  expect(mine.problems).toEqual([]);
+  const theirs = loadSystem(readFileSync(new URL("../systems/13-short-set-in-sleeve.lodrin", import.meta.url), "utf8"));
+  for (const share of [0.3, 0.5, 0.7]) {
+    const body = Object.fromEntries(theirs.plan.measures.map((m) => [m.key, `${(m.from + (m.to - m.from) * share).toFixed(2)} mm`]));
+    const [a, b] = [run(mine.plan, body), run(theirs.plan, body)];
+    for (let n = 0; n <= 14; n++) {
+      const [p, q] = [
+        a.frame.points[mine.plan.scope.points.get(`S${n}`) ?? -1],
+        b.frame.points[theirs.plan.scope.points.get(`S${n}`) ?? -1],
+      ];
+      expect(Math.hypot((p?.x ?? NaN) - (q?.x ?? 0), (p?.y ?? NaN) - (q?.y ?? 0)), `S${n} at ${share}`).toBeLessThan(1e-6);
+    }
+  }
+});
+
+test("steps are edited where they stand: moved, named, picked on the paper, deleted; one undo takes back any of it", async ({ page }) => {
+  await begin(page);
+  const first = await keptText(page);
+
+  await test.step("a gap of the sentence is a field", async () => {
+    await row(page, "Down from 0 the back waist").getByRole("button").first().click();
+    const far = page.getByRole("textbox", { name: "How far" });
+    await far.click();
+    await page.keyboard.press("End");
+    await page.keyboard.type(" + 1");
+    await page.keyboard.press("Escape");
+    await expect(row(page, "Down from 0 the back waist")).toContainText("down back_waist + 1 from #0");
+  });
+
+  await test.step("what would break is told before it happens, with the way that breaks nothing", async () => {
+    await row(page, "Square across from 0").getByRole("button").first().click();
+    const ask = page.getByRole("alertdialog", { name: "What this would break" });
+    await page.keyboard.press("Alt+ArrowUp");
+    await expect(handout(page).locator(".row.open")).toContainText("Square across from 0");
+    await page.keyboard.press("Alt+ArrowUp");
+    await expect(ask).toContainText("Moving 2 there would use what is not there yet.");
+    await ask.getByRole("button", { name: "Leave it as it is" }).click();
+    await row(page, "The nape.").getByRole("button").first().click();
+    await page.keyboard.press("Alt+ArrowDown");
+    await expect(ask).toContainText("#0");
+    await ask.getByRole("button", { name: "Leave it as it is" }).click();
+    await page.keyboard.press("Alt+Delete");
+    await expect(ask.getByRole("button", { name: /Delete the \d+ lines that stand on it as well/ })).toBeVisible();
+    await page.keyboard.press("Escape");
+  });
+
+  await test.step("a name is given everywhere it is used, in sentences too", async () => {
+    await row(page, "A quarter of the chest").getByRole("button").first().click();
+    await page.getByRole("textbox", { name: "Name" }).fill("quarter");
+    await page.keyboard.press("Enter");
+    await expect(row(page, "Square across from 0")).toContainText("out quarter from #0");
+  });
+
+  await test.step("a point picked on the paper begins a sentence, the next one fills its gap", async () => {
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Last step (End)" }).click();
+    await page.locator(".numbers").getByText("1", { exact: true }).waitFor();
+    const at = async (name: string): Promise<void> => {
+      const box = await page
+        .locator(".number")
+        .filter({ hasText: new RegExp(`^${name}$`) })
+        .boundingBox();
+      if (!box) throw new Error(`no ${name}`);
+      await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+    };
+    await at("1");
+    await page.getByRole("toolbar", { name: "From #1" }).getByRole("button", { name: "midway" }).click();
+    await at("2");
+    await expect(quick(page)).toContainText("midway #1 to #2");
+    await quick(page).click();
+    await page.keyboard.press("Enter");
+    await expect(handout(page)).toContainText("midway #1 to #2");
+  });
+
+  await test.step("everything of it is one history", async () => {
+    await page.locator("h1").click();
+    const undo = page.getByRole("button", { name: "Undo (Ctrl Z)" });
+    for (let i = 0; i < 40 && (await undo.isEnabled()); i++) await undo.click();
+    await page.waitForTimeout(800);
+    expect(await keptText(page)).toBe(first);
+  });
+});
+
+test("over a range of sizes the first that breaks is named; what is unsound leads to its line", async ({ page }) => {
+  await begin(page);
+  await quick(page).click();
+  await page.keyboard.type('check "Wide enough": dist(#0, #2) >= 29');
+  await page.keyboard.press("Enter");
+  await page.locator("h1").click();
+  await page.keyboard.press("r");
+  const range = page.getByRole("region", { name: "Over a range of sizes" });
+  await expect(range.getByText("is the first size that breaks:")).toBeVisible();
+  await range.getByRole("button", { name: "Show the rule" }).click();
+  await expect(row(page, "Wide enough")).toHaveClass(/open/);
+  await page.getByRole("button", { name: /^Sound/ }).click();
+  const sound = page.getByRole("complementary", { name: "Sound" });
+  await expect(sound).toContainText("Breaks first at");
+  await range.getByRole("button", { name: "Open this size" }).click();
+  await expect(page.getByText(/checks want a look on this body|of \d+ checks want a look/).first()).toBeVisible();
+  // A chart of the workshop, laid on the nape.
+  await page.locator("h1").click();
+  await page.keyboard.press("r");
+  await page.getByRole("button", { name: "Close the drawer (Esc)" }).click();
+  await range.locator(".which").click();
+  await page.getByRole("option", { name: "Workshop women: 8 sizes" }).click();
+  await expect(range.getByText(/^8 sizes, worked out in/)).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"]).analyze();
+  expect(violations.map((v) => `${v.id} at ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
+});
+
+test("led round in ten stops to a drawn back neck", async ({ page }) => {
+  await signIn(page, "ottoline");
+  await page.goto("/builder");
+  await page.getByRole("button", { name: "Show me how" }).click();
+  await expect(page.getByText("1. The handout")).toBeVisible();
+  for (let n = 2; n <= 10; n++) {
+    await page.getByRole("button", { name: "Next", exact: true }).click();
+    await expect(page.getByText(new RegExp(`^${n}\\. `))).toBeVisible();
+  }
+  await page.getByRole("button", { name: "Finish", exact: true }).click();
+  await expect(handout(page)).toContainText("Draw the back neck.");
+  await expect(page.getByText(/Every line is understood/)).toBeVisible();
+});
+
+test("the help opens at the word under the hand, and its example goes into the text", async ({ page }) => {
+  await begin(page);
+  await row(page, "Down from 0 the back waist").getByRole("button").first().click();
+  await page.locator("h1").click();
+  await page.keyboard.press("h");
+  const help = page.getByRole("complementary", { name: "Help" });
+  await expect(help.getByLabel("Search the help")).toHaveValue("down");
+  await expect(help.getByText("Straight down the paper.", { exact: true })).toBeVisible();
+  await help.getByLabel("Search the help").fill("dart");
+  await help.getByRole("button", { name: "Put this into the text" }).first().click();
+  await expect(page.getByRole("button", { name: "Undo (Ctrl Z)" })).toBeEnabled();
+  await page.getByRole("button", { name: "Undo (Ctrl Z)" }).click();
+});
+
+test("a student is shown what a newer version does otherwise, over the own draft, and goes over", async ({ page }) => {
+  await signIn(page, "jory");
+  await page
+    .getByRole("link", { name: "Go on" })
+    .or(page.getByRole("button", { name: "Go on" }))
+    .first()
+    .click();
+  const newer = page.getByRole("complementary", { name: "A newer version" });
+  await expect(newer).toContainText("Version 2 of this system is out.");
+  await newer.getByRole("button", { name: "What is otherwise?" }).click();
+  await expect(newer).toContainText("The setting below waist is new");
+  await expect(page.locator("path.ghost")).toBeVisible();
+  await newer.getByRole("button", { name: "Go over to version 2" }).click();
+  await expect(page.getByText("version 2", { exact: true })).toBeVisible();
+  await expect(newer).toHaveCount(0);
+});
+
+test("a chart of sizes is typed, pasted and asked about; a system is drafted on a size", async ({ page }) => {
+  await signIn(page, "ottoline");
+  await page.goto("/sizes");
+  await page.getByRole("link", { name: /Workshop women/ }).click();
+  await page.getByRole("button", { name: "New chart" }).click();
+  await expect(page.getByLabel("Name of the chart")).toHaveValue("New chart");
+  await page.getByLabel("Name of the chart").fill("Stilts");
+  const cell = page.getByLabel("Bust, size 10");
+  await cell.click();
+  await cell.evaluate((field) => {
+    const data = new DataTransfer();
+    data.setData("text/plain", "84\n88\n92\n112\n100");
+    field.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByText(/the others step 4.0/)).toBeVisible();
+  await page.getByLabel("Bust, size 4").fill("96");
+  await expect(page.getByText(/the others step/)).toHaveCount(0);
+  await expect(page.getByText(/^Saved/)).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"]).analyze();
+  expect(violations.map((v) => `${v.id} at ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
+
+  await page.goto("/shelf/08-menswear-flat-shirt-block");
+  await page.getByPlaceholder("chart and size").click();
+  await page.getByText("Band men", { exact: true }).click();
+  await page
+    .getByRole("menuitem", { name: "42" })
+    .or(page.locator(".el-cascader-node").filter({ hasText: /^42$/ }))
+    .first()
+    .click();
+  await page.getByRole("button", { name: "Draft it on this size" }).click();
+  await expect(page.getByRole("heading", { name: /Band men, 42/ })).toBeVisible();
+  await page.goto("/bodies");
+  await expect(page.getByRole("button", { name: /Nearest size/ }).first()).toBeVisible();
+});
+
+test("the writing table is worked by touch on a tablet", async ({ browser, lodrin }) => {
+  const context = await browser.newContext({ baseURL: lodrin.url, viewport: { width: 820, height: 1180 }, hasTouch: true });
+  const page = await context.newPage();
+  await begin(page);
+  await row(page, "Square across from 1").getByRole("button").first().tap();
+  await expect(page.getByRole("textbox", { name: "Sentence", exact: true })).toBeVisible();
+  await quick(page).tap();
+  await page.keyboard.type("Midway between 1 and 2");
+  await page.getByRole("button", { name: "Put in" }).tap();
+  await expect(handout(page)).toContainText("midway #1 to #2");
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+  await context.close();
+});
