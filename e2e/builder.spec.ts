@@ -120,6 +120,59 @@ test("two hands on one system: the later is shown the lines that differ, and cho
   await expect(mine).toContainText("from the other tab");
 });
 
+test("two hands, and the server gone in between: stretch by stretch, nothing of either is lost", async ({ page, context, lodrin }) => {
+  await signIn(page, "ottoline");
+  await page.goto("/builder");
+  await page.getByRole("button", { name: "Begin a new one" }).click();
+  await page.getByText("Text", { exact: true }).click();
+  const mine = page.getByRole("textbox", { name: "The text of the system" });
+  await expect(mine).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  const theirs = other.getByRole("textbox", { name: "The text of the system" });
+  await expect(theirs).toBeVisible();
+
+  await lodrin.stop();
+  await mine.click();
+  await page.keyboard.press("ControlOrMeta+End");
+  await page.keyboard.type("# from this hand, at the end");
+  await expect(page.getByText("Not yet saved: no connection.")).toBeVisible();
+  await theirs.click();
+  await other.keyboard.press("ControlOrMeta+Home");
+  await other.keyboard.type("# from the other hand, at the top\n");
+  await lodrin.start();
+  await expect(
+    other
+      .getByText(/^Saved/)
+      .or(other.getByRole("alertdialog"))
+      .first(),
+  ).toBeVisible({ timeout: 30_000 });
+  await expect(
+    page
+      .getByText(/^Saved/)
+      .or(page.getByRole("alertdialog"))
+      .first(),
+  ).toBeVisible({ timeout: 30_000 });
+  // One of them came first; the later one is asked, stretch by stretch.
+  const late = (await page.getByRole("alertdialog").isVisible()) ? page : other;
+  const notice = late.getByRole("alertdialog");
+  await expect(notice).toContainText("from this hand");
+  await expect(notice).toContainText("from the other hand");
+  const sides = notice.getByRole("radiogroup");
+  await expect(sides).toHaveCount(2);
+  await sides
+    .nth(late === page ? 0 : 1)
+    .getByText("what was saved elsewhere")
+    .click();
+  await notice.getByRole("button", { name: "Keep them as chosen" }).click();
+  await expect(late.getByText(/^Saved/)).toBeVisible();
+  await page.reload();
+  await expect(mine).toContainText("from this hand, at the end");
+  await page.keyboard.press("ControlOrMeta+Home");
+  await expect(mine).toContainText("from the other hand, at the top");
+  await other.close();
+});
+
 test("a student is told that the builder is for instructors", async ({ page }) => {
   await signIn(page, "pim");
   await page.goto("/builder");
