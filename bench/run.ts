@@ -11,6 +11,8 @@ import { emptyFrame, fillSlots } from "../packages/core/src/run/frame.js";
 import { readInputs } from "../packages/core/src/run/inputs.js";
 import { drawPieces } from "@lodrin/formats";
 import { writeTiledPdf } from "@lodrin/formats/pdf";
+import { readLibrary as readNotations } from "@lodrin/formats/library";
+import { fullLoad, keystroke, twentySizes } from "./builder.js";
 import { fortyBodies, readLibrary } from "./library.js";
 import { type JacketBody, longJacketByHand } from "./long-jacket.js";
 import { LARGEST, measureRedraw, SHIRT_DRAFT } from "./redraw.js";
@@ -228,6 +230,16 @@ async function redrawFigure(what: string, draft: typeof LARGEST | typeof SHIRT_D
     );
 }
 
+/** What the writing table waits for, but for the laying out by the browser. */
+function builderFigures(): void {
+  const library = readNotations("systems");
+  const [shirt, jacket] = [library["08-menswear-flat-shirt-block"] ?? "", library["21-long-lapel-jacket"] ?? ""];
+  tell("Keystroke to scene, the shirt block (p95)", `${keystroke(shirt, library).toFixed(1)} ms`, "at most 16 ms with the laying out");
+  tell("Keystroke to scene, the long jacket (p95)", `${keystroke(jacket, library).toFixed(1)} ms`, "at most 33 ms with the laying out");
+  tell("The long jacket's text read and compiled anew", `${fullLoad(jacket, library).toFixed(1)} ms`, "at most 10 ms");
+  tell("Twenty sizes of the long jacket laid on each other", `${twentySizes(jacket, library).toFixed(0)} ms`, "at most 150 ms");
+}
+
 /** Every figure, in the order they are printed. Each is taken in a process of its own: what one leaves in memory would slow the next. */
 const FIGURES: Readonly<Record<string, () => unknown>> = {
   draft: draftFigure,
@@ -238,6 +250,7 @@ const FIGURES: Readonly<Record<string, () => unknown>> = {
   load: loadFigures,
   pdf: pdfFigure,
   size: sizeFigure,
+  builder: builderFigures,
   "redraw-shirt": () => redrawFigure("the shirt block while a setting is dragged", SHIRT_DRAFT),
   "redraw-jacket": () => redrawFigure("the long jacket while a setting is dragged", LARGEST),
 };

@@ -141,6 +141,25 @@ test("steps are edited where they stand: moved, named, picked on the paper, dele
     await expect(handout(page)).toContainText("midway #1 to #2");
   });
 
+  await test.step("a point pulled on the paper proposes another number in its rule, and says so before it is taken", async () => {
+    await row(page, "Down from 0 the back waist").getByRole("button").first().click();
+    const number = page.locator(".number.now");
+    await expect(number).toHaveText("1");
+    const halo = page.locator("circle.halo.now");
+    const box = await halo.boundingBox();
+    if (!box) throw new Error("no halo");
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + 5, y - 40, { steps: 5 });
+    await page.mouse.up();
+    const says = page.getByRole("alertdialog", { name: "The rule would be" });
+    await expect(says).toContainText("instead of down back_waist + 1 from #0");
+    await says.getByRole("button", { name: "Take it" }).click();
+    await expect(row(page, "Down from 0 the back waist")).not.toContainText("back_waist + 1 from");
+    await expect(page.getByText(/Every line is understood/)).toBeVisible();
+  });
+
   await test.step("everything of it is one history", async () => {
     await page.locator("h1").click();
     const undo = page.getByRole("button", { name: "Undo (Ctrl Z)" });

@@ -2,6 +2,7 @@ export * from "./body/index.js";
 export type { CheckResult, CheckStatus as CheckStatus } from "./check/result.js";
 export { newProblems } from "./edit/consequences.js";
 export { applyEdits, type LineEdit } from "./edit/line-edit.js";
+export { pulled, pulledAlong } from "./edit/pull.js";
 export { rename } from "./edit/rename.js";
 export { nextPoint, partsOf as pointParts, renumber } from "./edit/renumber.js";
 export { goneWith, movedWith, standsOn, standsUpon } from "./edit/stands.js";

@@ -8,7 +8,7 @@ import { drawPieces } from "../drawing/pieces.js";
 import { PAPERS } from "../tile/paper.js";
 import { planTiles } from "../tile/plan.js";
 import { setFractions } from "./figures.js";
-import { writeHandoutPdf, writeTiledPdf } from "./index.js";
+import { writeBookletPdf, writeHandoutPdf, writeTiledPdf } from "./index.js";
 
 const { plan } = loadSystem(readFileSync(new URL("../../../../systems/08-menswear-flat-shirt-block.lodrin", import.meta.url), "utf8"));
 const BODY = { chest: 104, neck: 41, scye_depth: 25, back_waist: 45, half_back: 20.6, garment_length: 77, shoulder_length: 16.2 };
@@ -141,5 +141,39 @@ describe("fractions", () => {
     ["12 ÷ 5", "12 ÷ 5"],
   ])("%s is set as %s", (plain, set) => {
     expect(setFractions(plain)).toBe(set);
+  });
+});
+
+describe("the booklet", () => {
+  const booklet = (sums: boolean, unit: "in" | "cm" = "cm"): Promise<Buffer> =>
+    writeBookletPdf(plan, drafted, facts, { unit, mark: unit === "cm" ? "1mm" : "1/8in", paper: "A4", sums });
+
+  it("has a cover, what to measure, what to have ready, every group of steps, the pieces and the checks", async () => {
+    const words = text(await booklet(true));
+    for (const part of ["Band shirt, Barnaby", "What to measure", "What to have ready", "What can be chosen", "The pieces", "Checks"])
+      expect(words).toContain(part);
+    const headings = [...new Set(plan.steps.flatMap((s) => (s.heading === undefined ? [] : [s.heading])))];
+    expect(headings.filter((heading) => !words.includes(heading))).toEqual([]);
+    for (const m of plan.measures) expect(words.replace(/\s+/g, " ")).toContain(m.source.how.slice(0, 40));
+    for (const piece of drafted.pieces) expect(words).toContain(`${piece.title}: `);
+  });
+
+  it("sets formulas as this body's sums or as rules, in the unit that is wanted", async () => {
+    const step = plan.steps.find((s) => s.formulas.some((f) => f.text === "scye_depth + scye_ease"));
+    expect(step).toBeDefined();
+    expect(text(await booklet(true))).toMatch(/scye depth \+ scye ease = 25 \+ /);
+    const rules = text(await booklet(false, "in"));
+    expect(rules).toContain("scye depth + scye ease");
+    expect(rules).not.toMatch(/scye depth \+ scye ease = /);
+    expect(rules).toMatch(/\d[⅛¼⅜½⅝¾⅞]?\sin wide and \d+/);
+  });
+
+  it("draws: the cover, the figure, each group and each piece have strokes on their pages", async () => {
+    const pdf = await booklet(true);
+    const pages = Number(/Pages:\s+(\d+)/.exec(info(pdf))?.[1]);
+    expect(pages).toBeGreaterThan(5);
+    const strokes = Array.from({ length: pages }, (_, i) => (pageSvg(pdf, i + 1).match(/<path [^>]*stroke[:=]"?rgb/g) ?? []).length);
+    expect(strokes[0]).toBeGreaterThan(3);
+    expect(strokes.filter((n) => n > 0).length).toBeGreaterThan(4);
   });
 });

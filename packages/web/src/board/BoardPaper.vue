@@ -27,13 +27,18 @@ const props = defineProps<{
   marks: readonly { readonly name: string; readonly at: { x: number; y: number }; readonly status: CheckStatus }[];
   /** The step is tried, not taken: it is drawn as a ghost. */
   tentative?: boolean;
+  /** The point of the step may be pulled by the hand. */
+  pullable?: boolean;
 }>();
-const emit = defineEmits<{ go: [step: number]; pick: [picked: Picked] }>();
+const emit = defineEmits<{ go: [step: number]; pick: [picked: Picked]; pull: [shift: { dx: number; dy: number } | undefined] }>();
 
 const scene = computed(() => sceneOf(props.plan, props.run));
+/** Where the point of the step was taken hold of, in screen pixels. */
+const hold = shallowRef<{ x: number; y: number }>();
 const { width, height, view, ruled, fit, zoomBy } = usePaper(
   computed(() => scene.value.bounds),
   () => props.unit,
+  () => hold.value !== undefined,
 );
 defineExpose({ fit, zoomBy });
 
@@ -93,7 +98,24 @@ const under = (event: MouseEvent): (Picked & { step: number }) | undefined => {
   const path = nearestOn({ x: (at.x - view.value.x) / view.value.k, y: (at.y - view.value.y) / view.value.k }, paths.value, view.value.k);
   return path && { kind: "path", name: path.key, step: path.step };
 };
+function take(event: PointerEvent): void {
+  const box = (event.currentTarget as Element).getBoundingClientRect();
+  const at = { x: event.clientX - box.left, y: event.clientY - box.top };
+  const own = current.value && toScreen(view.value, current.value.at);
+  if (!props.pullable || !own || !nearestTo(at, [own])) return;
+  hold.value = at;
+  (event.currentTarget as Element).setPointerCapture(event.pointerId);
+}
+function letGo(): void {
+  hold.value = undefined;
+}
 function point(event: PointerEvent): void {
+  if (hold.value) {
+    const box = (event.currentTarget as Element).getBoundingClientRect();
+    const { k } = view.value;
+    emit("pull", { dx: (event.clientX - box.left - hold.value.x) / k, dy: (event.clientY - box.top - hold.value.y) / k });
+    return;
+  }
   (event.currentTarget as SVGElement).style.cursor = under(event) ? "pointer" : "";
 }
 function pick(event: MouseEvent): void {
@@ -191,6 +213,9 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
       aria-label="The board: drag to move, wheel or pinch to zoom"
       :width="width"
       :height="height"
+      @pointerdown="take"
+      @pointerup="letGo"
+      @pointercancel="letGo"
       @pointermove="point"
       @click="pick"
     >

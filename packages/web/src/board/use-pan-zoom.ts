@@ -3,8 +3,11 @@ import { zoom, zoomIdentity, type ZoomBehavior } from "d3-zoom";
 import { onBeforeUnmount, onMounted, type Ref, shallowRef } from "vue";
 import type { View } from "./view.js";
 
-/** Pan and zoom of an SVG by wheel, pinch and drag; `show` moves it by the program. */
-export function usePanZoom(target: Readonly<Ref<SVGSVGElement | null>>): {
+/** Pan and zoom of an SVG by wheel, pinch and drag; `show` moves it by the program. While something on it is `held`, the paper stays. */
+export function usePanZoom(
+  target: Readonly<Ref<SVGSVGElement | null>>,
+  held: () => boolean = () => false,
+): {
   view: Ref<View>;
   /** True once the person moved the paper themselves: it is then left where it is. */
   touched: Ref<boolean>;
@@ -19,6 +22,7 @@ export function usePanZoom(target: Readonly<Ref<SVGSVGElement | null>>): {
     if (!target.value) return;
     behaviour = zoom<SVGSVGElement, unknown>()
       .scaleExtent([0.05, 40])
+      .filter((event: MouseEvent) => !held() && (!event.ctrlKey || event.type === "wheel") && !event.button)
       .on("zoom", (event: { transform: View; sourceEvent: unknown }) => {
         view.value = { k: event.transform.k, x: event.transform.x, y: event.transform.y };
         if (event.sourceEvent) touched.value = true;

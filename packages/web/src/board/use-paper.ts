@@ -13,6 +13,7 @@ const padFor = (width: number): typeof PAD & { bottom: number } => ({ ...PAD, bo
 export function usePaper(
   bounds: ComputedRef<Bounds>,
   unit: () => HomeUnit,
+  held?: () => boolean,
 ): {
   width: Readonly<Ref<number>>;
   height: Readonly<Ref<number>>;
@@ -22,7 +23,7 @@ export function usePaper(
   zoomBy: (factor: number) => void;
 } {
   const { width, height } = useElementSize(useTemplateRef<HTMLElement>("holder"));
-  const { view, touched, show, zoomBy } = usePanZoom(useTemplateRef<SVGSVGElement>("svg"));
+  const { view, touched, show, zoomBy } = usePanZoom(useTemplateRef<SVGSVGElement>("svg"), held);
   const fit = (): void => {
     touched.value = false;
     show(fitView(bounds.value, width.value, height.value, padFor(width.value)));

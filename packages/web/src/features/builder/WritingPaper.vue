@@ -20,10 +20,13 @@ const RangeView = defineAsyncComponent(() => import("./RangeView.vue"));
 const props = defineProps<{
   writing: Writing;
   range: Range;
-  trial: Trial | undefined;
+  /** What is typed or pulled, drawn before it is taken. */
+  trial: Pick<Trial, "loaded" | "drafted" | "step"> | undefined;
   /** Another version of the system, on the same body. */
   ghost: { readonly plan: Plan; readonly run: Run } | undefined;
   step: number;
+  /** What pulling the point of the step would make of its rule. */
+  pulled: string | undefined;
   marks: readonly LitMark[];
 }>();
 const ranging = defineModel<boolean>("ranging", { required: true });
@@ -35,6 +38,8 @@ defineEmits<{
   size: [index: number];
   light: [statement: number];
   begin: [sentence: string];
+  pull: [shift: { dx: number; dy: number } | undefined];
+  taken: [];
   piece: [lines: readonly string[]];
 }>();
 const session = useSession();
@@ -70,12 +75,14 @@ defineExpose({
         :ghost="ghost"
         :step="trial?.step ?? step"
         :tentative="trial !== undefined"
+        pullable
         :unit="session.unit"
         :grid="grid"
         :ahead="ahead"
         :marks="marks"
         @go="$emit('go', $event)"
         @pick="$emit('pick', $event)"
+        @pull="$emit('pull', $event)"
       />
       <PiecesPaper
         v-else
@@ -87,8 +94,13 @@ defineExpose({
         :only="undefined"
         :edges="[]"
       />
+      <div v-if="pulled && !pieces" class="picks pulled" role="alertdialog" aria-label="The rule would be">
+        <span>{{ pulled }}</span>
+        <el-button type="primary" size="small" @click="$emit('taken')">Take it</el-button>
+        <el-button size="small" text @click="$emit('pull', undefined)">Leave it</el-button>
+      </div>
       <PickBar
-        v-if="picked.length && !pieces"
+        v-if="picked.length && !pieces && !pulled"
         class="picks"
         :picked="picked"
         :plan="loaded.plan"
@@ -125,6 +137,16 @@ defineExpose({
 .picks {
   position: absolute;
   inset: 12px 12px auto 40px;
+}
+.pulled {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 8px 12px;
+  border-radius: var(--radius);
+  background: var(--panel);
+  box-shadow: var(--shadow);
 }
 .controls {
   position: absolute;

@@ -17,7 +17,6 @@ import {
   takeProposal,
 } from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
-import { useRoute, useRouter } from "vue-router";
 import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef, watch } from "vue";
 import type { Picked } from "../../board/picked.js";
 import { useCharts } from "../../stores/charts.js";
@@ -36,7 +35,9 @@ import { chartRange, sizeBodies } from "./chart-bodies.js";
 import { useLights } from "./use-lights.js";
 import { helpWord } from "./row-words.js";
 import { useActs } from "./use-acts.js";
+import { usePull } from "./use-pull.js";
 import { useRange } from "./use-range.js";
+import { useTour } from "./use-tour.js";
 import { useTrial } from "./use-trial.js";
 import { useWriting, type WorkAutosave } from "./use-writing.js";
 import WritingDrawers, { type DrawerKey } from "./WritingDrawers.vue";
@@ -76,7 +77,6 @@ const face = useStorage<"handout" | "text">("lodrin-face", "handout");
 const depth = ref({ undo: 0, redo: 0 });
 const mends = computed(() => linesToMend(loaded.value.read));
 const proposed = computed(() => mends.value.filter((m) => m.lines));
-const problems = computed(() => loaded.value.problems);
 
 /** Opens a statement: the cursor of the text goes to its line, the paper to its step. */
 function openStatement(index: number): void {
@@ -128,20 +128,13 @@ function put(): void {
   typed.value = "";
   picked.value = [];
 }
-// Led round: each line of the way goes in behind the last, as if it had been typed.
-const route = useRoute();
-const router = useRouter();
-const touring = ref(route.query["tour"] !== undefined);
+const { touring, endTour } = useTour();
+/** Each line of the way round goes in behind the last, as if it had been typed. */
 function takeLine(text: string): void {
   openStatement(loaded.value.system.statements.length - 1);
   typed.value = text;
   put();
 }
-function endTour(): void {
-  touring.value = false;
-  void router.replace({ query: {} });
-}
-
 /** A handout pasted into the quick line stands in the text line by line; what is not understood waits to be mended. */
 function paste(text: string): void {
   const lines = text.split(/\r\n|\r|\n/).map((l) => l.trimEnd());
@@ -163,7 +156,9 @@ const last = computed(() => Math.max(0, loaded.value.plan.steps.length - 1));
 const shownStep = computed(() => Math.min(step.value, last.value));
 const drafting = { run: drafted };
 
-/** A step chosen on the paper or by its button is the line the cursor stands on. */
+const { shift, pull } = usePull(writing, shownStep);
+
+/** A step chosen on the paper, or by its button, is the line the hand is on. */
 function go(to: number): void {
   const at = lineOf(Math.min(Math.max(0, to), last.value));
   if (at === undefined || typed.value.trim() !== "") return;
@@ -231,18 +226,18 @@ function tellPublished(work: Work): void {
 
 const keys = ref(false);
 const header = useTemplateRef<{ turn: (way: number) => void }>("header");
-const pull = (key: DrawerKey): void => void (drawer.value = drawer.value === key ? undefined : key);
+const draw = (key: DrawerKey): void => void (drawer.value = drawer.value === key ? undefined : key);
 const ACTS: Readonly<Record<string, () => void>> = {
   ArrowRight: () => go(shownStep.value + 1),
   ArrowLeft: () => go(shownStep.value - 1),
   n: () => quick.value?.focus(),
   t: () => (face.value = face.value === "text" ? "handout" : "text"),
   p: () => (pieces.value = !pieces.value),
-  s: () => pull("sound"),
+  s: () => draw("sound"),
   r: () => (ranging.value = !ranging.value),
-  y: () => pull("try"),
-  v: () => pull("versions"),
-  h: () => pull("help"),
+  y: () => draw("try"),
+  v: () => draw("versions"),
+  h: () => draw("help"),
   "[": () => header.value?.turn(-1),
   "]": () => header.value?.turn(1),
   u: () => session.prefer({ unit: session.unit === "in" ? "cm" : "in" }),
@@ -274,7 +269,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
       :published="published"
       :autosave="autosave"
       :bodies="bodies"
-      :whole="problems.length === 0"
+      :whole="loaded.problems.length === 0"
       @publish="((publishing = true), (told = ''))"
       @keys="keys = true"
     />
@@ -358,7 +353,8 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
       class="paper"
       :writing="writing"
       :range="range"
-      :trial="tried"
+      :trial="tried ?? pull"
+      :pulled="pull?.says"
       :ghost="ghost"
       :step="shownStep"
       :marks="marks"
@@ -367,6 +363,8 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
       @size="openSize"
       @light="((lights = [$event]), openStatement($event))"
       @begin="quick?.begin($event)"
+      @pull="shift = $event"
+      @taken="pull && editor?.edit(pull.edits)"
       @piece="acts.insert(loaded.system.statements.length - 1, $event)"
     />
     <WritingDrawers

@@ -1,7 +1,6 @@
 import {
   type Bounds,
   boundsOf,
-  flatten,
   type Given,
   layBoards,
   type Plan,
@@ -37,7 +36,8 @@ export function nestedRow(plan: Plan, body: RangeBody, settings: Given, anchor: 
     if (!path || (board !== undefined && on !== board)) return;
     const laid = at ? shiftPath(path, -at.x, -at.y) : shiftPath(path, boards.get(on)?.dx ?? 0, 0);
     data.push(svgData(laid));
-    places.push(...flatten(laid, 2));
+    // A curve lies within its control points: near enough for how the whole is fitted.
+    for (const { p0, p1, p2, p3 } of laid.segments) places.push(p0, p1, p2, p3);
   });
   return { row: rowOf(plan, drafted, body.size), data: data.join(""), bounds: boundsOf(places) };
 }
