@@ -131,6 +131,9 @@ test("two hands, and the server gone in between: stretch by stretch, nothing of 
   await other.goto(page.url());
   const theirs = other.getByRole("textbox", { name: "The text of the system" });
   await expect(theirs).toBeVisible();
+  // The second is told at once, the first when it next looks.
+  await expect(other.getByText("another hand is in it")).toBeVisible();
+  await expect(page.getByText("another hand is in it")).toBeVisible();
 
   await lodrin.stop();
   await mine.click();

@@ -1,7 +1,8 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { loadSystem, run } from "@lodrin/core";
+import { loadSystem, run, sampleBody } from "@lodrin/core";
 import { readFileSync } from "node:fs";
+import { BLOCK_HANDOUT } from "../packages/core/src/phrase/fixtures/block-handout.js";
 import { SLEEVE_HANDOUT } from "../packages/core/src/phrase/fixtures/sleeve-handout.js";
 import { expect, signIn, test } from "./lodrin.js";
 
@@ -58,29 +59,37 @@ test("ninety seconds from an empty page to a drawn back neck and shoulder, by ke
   expect([...plan.scope.paths.keys()]).toEqual(expect.arrayContaining(["back_neck", "shoulder"]));
 });
 
-test("a whole handout is pasted, and is the library's short sleeve on three bodies, point by point", async ({ page }) => {
-  await begin(page);
-  await paste(page, SLEEVE_HANDOUT.split("\n").slice(2).join("\n"));
-  await expect(page.getByText(/lines want mending/)).toBeVisible();
-  await expect(row(page, "S1 Down from S0")).toContainText("S1 down cap from S0");
-  await page.getByRole("button", { name: /Take what all \d+ likely mean/ }).click();
-  // Its own frame stands above: what the new system began with is no part of the sleeve.
-  await expect(page.getByText(/Every line is understood/)).toBeVisible();
-  const mine = loadSystem((await keptText(page)).replace("unit cm · tape 1mm", "unit in · tape 1/8"));
-  expect(mine.problems).toEqual([]);
-  const theirs = loadSystem(readFileSync(new URL("../systems/13-short-set-in-sleeve.lodrin", import.meta.url), "utf8"));
-  for (const share of [0.3, 0.5, 0.7]) {
-    const body = Object.fromEntries(theirs.plan.measures.map((m) => [m.key, `${(m.from + (m.to - m.from) * share).toFixed(2)} mm`]));
-    const [a, b] = [run(mine.plan, body), run(theirs.plan, body)];
-    for (let n = 0; n <= 14; n++) {
-      const [p, q] = [
-        a.frame.points[mine.plan.scope.points.get(`S${n}`) ?? -1],
-        b.frame.points[theirs.plan.scope.points.get(`S${n}`) ?? -1],
-      ];
-      expect(Math.hypot((p?.x ?? NaN) - (q?.x ?? 0), (p?.y ?? NaN) - (q?.y ?? 0)), `S${n} at ${share}`).toBeLessThan(1e-6);
+for (const [slug, text, points] of [
+  ["13-short-set-in-sleeve", SLEEVE_HANDOUT, /^S\d+$/],
+  ["18-block-waist-and-side-dart", BLOCK_HANDOUT, /^[FB]\d+$/],
+] as const)
+  test(`${slug} is rebuilt from plain sentences: the library's on three bodies, point by point`, async ({ page }) => {
+    await begin(page);
+    // From nothing: the frame a new system begins with is written over.
+    const [title = "", heading = "", ...sentences] = text.split("\n");
+    await page.getByText("Text", { exact: true }).click();
+    await page.getByRole("textbox", { name: "The text of the system" }).click();
+    await page.keyboard.press("ControlOrMeta+a");
+    await page.keyboard.type(`${title}\n${heading}`);
+    await page.getByText("Handout", { exact: true }).click();
+    await paste(page, sentences.join("\n"));
+    await expect(page.getByText(/lines want mending/)).toBeVisible();
+    await page.getByRole("button", { name: /Take what all \d+ likely mean/ }).click();
+    await expect(page.getByText(/Every line is understood/)).toBeVisible();
+    const mine = loadSystem(await keptText(page));
+    expect(mine.problems).toEqual([]);
+    const theirs = loadSystem(readFileSync(new URL(`../systems/${slug}.lodrin`, import.meta.url), "utf8"));
+    const names = [...mine.plan.scope.points.keys()].filter((id) => points.test(id));
+    expect(names.length).toBeGreaterThan(14);
+    for (const share of [0.3, 0.5, 0.7]) {
+      const body = sampleBody(theirs.plan, share);
+      const [a, b] = [run(mine.plan, body), run(theirs.plan, body)];
+      for (const id of names) {
+        const [p, q] = [a.frame.points[mine.plan.scope.points.get(id) ?? -1], b.frame.points[theirs.plan.scope.points.get(id) ?? -1]];
+        expect(Math.hypot((p?.x ?? NaN) - (q?.x ?? 0), (p?.y ?? NaN) - (q?.y ?? 0)), `${id} at ${share}`).toBeLessThan(1e-6);
+      }
     }
-  }
-});
+  });
 
 test("steps are edited where they stand: moved, named, picked on the paper, deleted; one undo takes back any of it", async ({ page }) => {
   await begin(page);

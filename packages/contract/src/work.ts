@@ -60,6 +60,13 @@ export const workRoutes = {
     body: Type.Object({ version: Version, note: Type.String({ maxLength: 400 }) }, closed),
     reply: Work,
   }),
+  /** Tells that a hand is in the text, and is told how many others are. */
+  handInWork: route("POST", "/api/works/:id/hand", {
+    who: "instructor",
+    params: IdParams,
+    body: Type.Object({ hand: Id }, closed),
+    reply: Type.Object({ others: Type.Integer({ minimum: 0 }) }, closed),
+  }),
   /** The system as a booklet, drawn on a body: a PDF, not JSON. */
   booklet: route("POST", "/api/works/:id/booklet", {
     who: "instructor",

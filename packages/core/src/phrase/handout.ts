@@ -1,9 +1,10 @@
 import { pointText } from "../verb/form.js";
+import type { LoadedSystem } from "../plan/load.js";
 import { nextPoint } from "../edit/renumber.js";
 import { insertLines, removeStatements } from "../edit/statement.js";
 import type { LineEdit } from "../edit/line-edit.js";
 import type { Statement, System } from "../system/model.js";
-import { readNotation, type ReadSystem } from "../system/notation/read.js";
+import { blockHolding, readNotation, type ReadSystem } from "../system/notation/read.js";
 import { knownAt } from "./known.js";
 import { propose } from "./propose.js";
 
@@ -15,21 +16,31 @@ export interface LineToMend {
 }
 
 /**
- * What the lines that cannot be read most likely mean, each with what the proposals above it bring: taken in their order they
- * make a system of a handout.
+ * What the lines that cannot be read, or are read and yet cannot be, most likely mean, each with what the proposals above it
+ * bring: taken in their order they make a system of a handout.
  */
-export function linesToMend({ system }: ReadSystem): LineToMend[] {
-  if (!system.statements.some((s) => s.is === "unread")) return [];
+export function linesToMend({ read, problems }: Pick<LoadedSystem, "read" | "problems">): LineToMend[] {
+  const { system } = read;
+  const wrong = new Set(problems.flatMap(({ line }) => plainAt(read, line) ?? []));
+  if (!system.statements.some((s, i) => s.is === "unread" || wrong.has(i))) return [];
   const statements: Statement[] = [];
   const out: LineToMend[] = [];
   system.statements.forEach((statement, index) => {
-    if (statement.is !== "unread") return void statements.push(statement);
+    if (statement.is !== "unread" && !wrong.has(index)) return void statements.push(statement);
     const here: System = { ...system, statements };
-    const lines = propose(statement.text, knownAt(here), nextPoint(statements))?.lines;
-    out.push({ statement: index, text: statement.text, lines });
+    const text = statement.is === "unread" ? statement.text : (blockHolding(read, index)?.read.block.head?.text ?? "");
+    const lines = propose(text, knownAt(here), nextPoint(statements))?.lines;
+    if (statement.is === "unread" || lines) out.push({ statement: index, text, lines });
     if (lines) statements.push(...readLines(lines));
   });
   return out;
+}
+
+/** The point a line (from 1) places without a sentence of its own: it may be a sentence that happens to begin as a rule does. */
+function plainAt({ blocks, system }: ReadSystem, line: number): number | undefined {
+  const block = blocks.find((b) => line > b.from && line <= b.from + b.read.block.source.length);
+  const statement = block?.statement === undefined ? undefined : system.statements[block.statement];
+  return statement?.is === "point" && statement.text === undefined ? block?.statement : undefined;
 }
 
 /** The statements of lines that stand by themselves. */

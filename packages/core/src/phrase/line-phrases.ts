@@ -44,7 +44,7 @@ const measureOf: LineReader = (bare, { known }) => {
 /** "Ease: 1/2, from 0 to 2": a setting with its range. */
 const settingOf: LineReader = (bare, { known, amount }) => {
   const match =
-    /^(?:setting\s+)?([a-z][a-z ]*?)\s*[:=]\s*(.+?)\s*,?\s+(?:from|between)\s+(.+?)\s+(?:to|and)\s+([^,.;:]+)(?:[,.;:]\s*(.*))?$/i.exec(
+    /^(?:setting\s+)?([a-z][a-z ]*?)\s*[:=]\s*(.+?)\s*,?\s+(?:from|between)\s+(.+?)\s+(?:to|and)\s+((?:[^,.;:]|[.,](?=\d))+)(?:[,.;:]\s*(.*))?$/i.exec(
       bare,
     );
   if (!match) return undefined;

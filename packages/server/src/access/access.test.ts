@@ -108,6 +108,7 @@ const TABLE: Readonly<Record<string, Row>> = {
     own: 201,
     others: 404,
   },
+  "POST /api/works/:id/hand": { path: (t) => `/api/works/${t.work}/hand`, body: () => ({ hand: randomUUID() }), own: 201, others: 404 },
   "POST /api/works/:id/booklet": {
     path: (t) => `/api/works/${t.work}/booklet`,
     body: () => ({ unit: "cm", paper: "A4", rules: true, name: "", measurements: {}, writtenIn: "cm" }),

@@ -14,6 +14,9 @@ import { SystemVersionRow } from "../systems/system-version.js";
 import { slugFor, titleIn } from "./naming.js";
 import { WorkRow } from "./work.js";
 
+/** A hand that has not told of itself for so long is gone. */
+const HAND_SECONDS = 15;
+
 /** Systems in work: begin, write, publish as a version, delete and restore. What is published is never changed. */
 export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void {
   const find = (accountId: string, id: string): Promise<WorkRow> => new Owned(knex, accountId).work(id);
@@ -81,6 +84,16 @@ export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void 
       throw isTaken(error) ? collision("system", await reply(row)) : error;
     }
     return reply(row);
+  });
+
+  mount(router, workRoutes.handInWork, async ({ accountId, params, body }) => {
+    await find(accountId, params.id);
+    const row = { workId: params.id, hand: body.hand, seenAt: knex.fn.now() };
+    await knex("work_hands").insert(row).onConflict(["work_id", "hand"]).merge(["seen_at"]);
+    const gone = knex.raw("now() - make_interval(secs => ?)", [HAND_SECONDS]);
+    await knex("work_hands").where({ workId: params.id }).where("seenAt", "<", gone).delete();
+    const others = await knex("work_hands").where({ workId: params.id }).whereNot({ hand: body.hand }).count("* as many");
+    return { others: Number((others[0] as { many: string } | undefined)?.many ?? 0) };
   });
 
   mount(router, workRoutes.workVersions, async ({ accountId, params }) => {

@@ -54,6 +54,21 @@ describe("a system in work", () => {
     expect((late.body as { current: Work }).current.notation).toBe(`${text}# one\n`);
   });
 
+  it("tells a hand of the others that are in it, until they are gone", async () => {
+    const work = await begin();
+    const [one, two] = [randomUUID(), randomUUID()];
+    const tell = async (hand: string): Promise<unknown> => (await teacher.send("post", `/api/works/${work.id}/hand`, { hand })).body;
+    expect(await tell(one)).toEqual({ others: 0 });
+    expect(await tell(one)).toEqual({ others: 0 });
+    expect(await tell(two)).toEqual({ others: 1 });
+    expect(await tell(one)).toEqual({ others: 1 });
+    await h
+      .knex("work_hands")
+      .where({ hand: two })
+      .update({ seenAt: h.knex.raw("now() - interval '1 minute'") });
+    expect(await tell(one)).toEqual({ others: 0 });
+  });
+
   it("credits what it was copied from, when that is there", async () => {
     expect((await begin(text, { from: { slug: SHIRT, version: 1 } })).from).toEqual({ slug: SHIRT, version: 1 });
     expect((await teacher.send("post", "/api/works", { notation: text, from: { slug: "no-such", version: 1 } })).status).toBe(404);

@@ -1,6 +1,6 @@
 import type { Knex } from "knex";
 
-/** Size charts of the workshop; who may see a system, and versions taken off the shelf. */
+/** Size charts of the workshop; who may see a system, versions taken off the shelf, and who has a text open. */
 export async function up(knex: Knex): Promise<void> {
   await knex.schema.createTable("size_charts", (t) => {
     t.uuid("id").primary().defaultTo(knex.raw("gen_random_uuid()"));
@@ -13,6 +13,13 @@ export async function up(knex: Knex): Promise<void> {
     t.timestamp("created_at", { useTz: true }).notNullable().defaultTo(knex.fn.now());
     t.timestamp("updated_at", { useTz: true }).notNullable().defaultTo(knex.fn.now());
     t.timestamp("deleted_at", { useTz: true });
+  });
+  // Who has a text open just now: a hand tells of itself every few seconds.
+  await knex.schema.createTable("work_hands", (t) => {
+    t.uuid("work_id").notNullable().references("works.id").onDelete("CASCADE");
+    t.uuid("hand").notNullable();
+    t.timestamp("seen_at", { useTz: true }).notNullable().defaultTo(knex.fn.now());
+    t.primary(["work_id", "hand"]);
   });
   await knex.schema.alterTable("works", (t) => {
     t.text("audience").notNullable().defaultTo("everyone");
@@ -28,5 +35,6 @@ export async function up(knex: Knex): Promise<void> {
 export async function down(knex: Knex): Promise<void> {
   await knex.schema.alterTable("system_versions", (t) => t.dropColumns("audience", "withdrawn"));
   await knex.schema.alterTable("works", (t) => t.dropColumns("audience", "archived_at"));
+  await knex.schema.dropTable("work_hands");
   await knex.schema.dropTable("size_charts");
 }

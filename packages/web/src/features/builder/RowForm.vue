@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { EditPen } from "@element-plus/icons-vue";
 import { explainStep, type LoadedSystem, markFor, type Run, type Statement, workedLines } from "@lodrin/core";
-import { computed, type Ref, ref, watch } from "vue";
+import { computed, defineAsyncComponent, type Ref, ref, watch } from "vue";
 import { useSession } from "../../stores/session.js";
 import FigureText from "../../ui/FigureText.vue";
+import ChoiceRows from "./ChoiceRows.vue";
 import LineField from "./LineField.vue";
 import { fieldText, rowFields, withField } from "./row-fields.js";
+
+/** Tables are drawn as well: fetched when one is opened. */
+const TableRows = defineAsyncComponent(() => import("./TableRows.vue"));
 
 /** The open line of the handout: its name, the gaps of its sentence and its notes as fields, and what it comes to on this body. */
 const props = defineProps<{
@@ -83,6 +87,8 @@ const comes = computed(() => {
         @update:model-value="put(f.path, unquoted($event))"
       />
     </div>
+    <ChoiceRows v-if="statement.is === 'choose'" :statement="statement" :loaded="loaded" @change="$emit('change', $event)" />
+    <TableRows v-if="statement.is === 'table'" :statement="statement" @change="$emit('change', $event)" />
     <p v-for="line in comes" :key="line" class="comes"><FigureText :text="line" /></p>
     <div class="acts">
       <el-button v-if="fields.some((f) => f.optional)" link type="primary" @click="more = !more">{{

@@ -4,6 +4,7 @@ import { computed } from "vue";
 import { RouterLink } from "vue-router";
 import SaveState from "../../ui/SaveState.vue";
 import UnitSwitch from "../../ui/UnitSwitch.vue";
+import { useHands } from "./use-hands.js";
 import type { TryBody, WorkAutosave } from "./use-writing.js";
 
 /** What is written, whether it is kept, the body it is tried on, and the way to publish it. */
@@ -11,6 +12,7 @@ const props = defineProps<{ title: string; published: number; autosave: WorkAuto
 const body = defineModel<string>("body", { required: true });
 defineEmits<{ publish: []; keys: [] }>();
 const { state, savedAt, why } = props.autosave;
+const others = useHands(props.autosave.local.id);
 const at = computed(() => props.bodies.findIndex((b) => b.id === body.value));
 /** The body before or behind, round and round. */
 function turn(way: number): void {
@@ -27,6 +29,9 @@ defineExpose({ turn });
     /></RouterLink>
     <h1>{{ title }}</h1>
     <el-tag type="info" class="tag">{{ published ? `version ${published} published` : "not published yet" }}</el-tag>
+    <el-tag v-if="others" type="warning" role="status" title="Who saves later is shown both texts and chooses">{{
+      others === 1 ? "another hand is in it" : `${others} other hands are in it`
+    }}</el-tag>
     <span class="room" />
     <SaveState :state="state" :saved-at="savedAt" :why="why" />
     <div id="tried-on" class="strip" role="group" aria-label="Tried on">

@@ -75,7 +75,7 @@ const FACES = [
 ];
 const face = useStorage<"handout" | "text">("lodrin-face", "handout");
 const depth = ref({ undo: 0, redo: 0 });
-const mends = computed(() => linesToMend(loaded.value.read));
+const mends = computed(() => linesToMend(loaded.value));
 const proposed = computed(() => mends.value.filter((m) => m.lines));
 
 /** Opens a statement: the cursor of the text goes to its line, the paper to its step. */
@@ -92,7 +92,7 @@ function takeMend(mend: LineToMend): void {
 }
 /** Takes every proposal, each as it stands when those above it are taken. */
 function takeAll(): void {
-  for (let next = proposed.value[0]; next; next = linesToMend(loaded.value.read).find((m) => m.lines)) takeMend(next);
+  for (let next = proposed.value[0]; next; next = linesToMend(loaded.value).find((m) => m.lines)) takeMend(next);
 }
 const refused = ref("");
 function act(what: string, index: number): void {

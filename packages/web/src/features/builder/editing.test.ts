@@ -17,6 +17,7 @@ import { describe, expect, it } from "vitest";
 import { hunksOf, merged } from "./hunks.js";
 import { fieldText, type RowField, rowFields, withField } from "./row-fields.js";
 import { rowWords } from "./row-words.js";
+import { plotted, rowsFrom } from "./table-rows.js";
 import { changesOf } from "./text-changes.js";
 import { STOPS } from "./tour-stops.js";
 import { NEW_SYSTEM } from "./new-system.js";
@@ -59,7 +60,7 @@ function act(text: string, kind: number, a: number, b: number): LineEdit[] {
     case 4:
       return renumber(loaded);
     case 5: {
-      const [mend] = linesToMend(read).filter((m) => m.lines);
+      const [mend] = linesToMend(loaded).filter((m) => m.lines);
       return mend ? takeProposal(read, mend) : [];
     }
     default:
@@ -166,6 +167,41 @@ describe("a line as a form", () => {
       ["unread", ""],
       ["line", "Side"],
     ]);
+  });
+});
+
+describe("a table of a system", () => {
+  it("takes two columns of a spreadsheet, heading and all", () => {
+    expect(
+      rowsFrom(
+        [
+          ["bust", "depth"],
+          ["80", "1"],
+          ["90", "1 1/4"],
+        ],
+        "steps",
+      ),
+    ).toEqual([
+      { bound: "upTo", at: "80", gives: "1" },
+      { bound: "upTo", at: "90", gives: "1 1/4" },
+    ]);
+    expect(rowsFrom([["80", "1"]], "linear")?.[0]?.bound).toBe("at");
+    expect(rowsFrom(undefined, "steps")).toBeUndefined();
+    expect(rowsFrom([["80"]], "steps")).toBeUndefined();
+  });
+
+  it("is drawn where its cells are figures, and read back as it was pasted", () => {
+    const rows =
+      rowsFrom(
+        [
+          ["80", "1"],
+          ["90", "1 1/4"],
+        ],
+        "steps",
+      ) ?? [];
+    const table = { is: "table" as const, key: "deep", kind: "length" as const, by: "chest", mode: "steps" as const, rows };
+    expect(plotted(table)).toEqual({ name: "deep", x: ["80", "90"], y: [1, 1.25] });
+    expect(plotted({ ...table, rows: rows.map((r) => ({ ...r, gives: "chest/4" })) })).toBeUndefined();
   });
 });
 

@@ -31,6 +31,8 @@ const BY_KIND: Partial<Record<Statement["is"], readonly RowField[]>> = {
     formula("fallback", "Without it", true),
   ],
   set: [formula("default", "As a rule"), formula("from", "From", true), formula("to", "To", true), long("decides", "What it decides")],
+  choose: [long("decides", "What is chosen")],
+  table: [formula("by", "Looked up by")],
   value: [formula("formula", "Formula"), long("text", "Sentence", true), ...NOTES],
   board: [{ path: "title", label: "Title", type: "text" }, oneOf("centre", "Centre", ["fold", "edge"])],
   part: [{ path: "title", label: "Heading", type: "text" }],

@@ -127,6 +127,9 @@ async function begin(
       <div>
         <h1>{{ system.sheet.title }}</h1>
         <p class="about">{{ system.loaded.system.about }}</p>
+        <p v-if="system.sheet.by" class="builds">
+          {{ system.sheet.by }}, version {{ system.sheet.version }}.<template v-if="system.sheet.note"> {{ system.sheet.note }}</template>
+        </p>
         <p v-for="base in buildsOn" :key="base.slug" class="builds">
           Builds on the <RouterLink :to="{ name: 'start', params: { slug: base.slug } }">{{ base.title }}</RouterLink>. {{ base.text }}
         </p>

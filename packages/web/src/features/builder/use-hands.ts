@@ -1,0 +1,23 @@
+import { workRoutes } from "@lodrin/contract";
+import { useIntervalFn } from "@vueuse/core";
+import { v4 as uuid } from "uuid";
+import { type Ref, ref } from "vue";
+import { call } from "../../api/call.js";
+
+const EVERY_MS = 5_000;
+
+/** How many other hands are in a text just now: told every few seconds, while the view is open. */
+export function useHands(id: string): Readonly<Ref<number>> {
+  const hand = uuid();
+  const others = ref(0);
+  const tell = async (): Promise<void> => {
+    try {
+      others.value = (await call(workRoutes.handInWork, { params: { id }, body: { hand } })).others;
+    } catch {
+      // Out of reach: that is said where the text is saved.
+      others.value = 0;
+    }
+  };
+  useIntervalFn(() => void tell(), EVERY_MS, { immediateCallback: true });
+  return others;
+}
