@@ -62,6 +62,12 @@ module.exports = {
     ...below(["plan"], ["run", "report", "check"], "a plan is compiled without a body"),
     ...below(["check"], ["run", "report"], "checks look at a plan and its pieces, not at the run they are part of"),
     ...below(["run"], ["report"], "a run is made before it is reported"),
+    ...below(
+      ["quantity", "geometry", "formula", "verb", "system", "piece", "shaping", "plan", "run", "check", "report", "body"],
+      ["edit", "phrase"],
+      "a system is read and drafted without being edited",
+    ),
+    ...below(["edit"], ["phrase"], "edits know no plain sentences"),
   ],
   options: {
     doNotFollow: { path: "node_modules" },

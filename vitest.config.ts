@@ -9,8 +9,9 @@ export default defineConfig({
       {
         test: {
           name: "unit",
-          // Everything here is pure: files share what they import.
+          // Everything here is pure: files share what they import, and need no process of their own.
           isolate: false,
+          pool: "threads",
           include: ["packages/{core,formats,cli,contract}/src/**/*.test.ts", "packages/server/src/demo/workshop.test.ts"],
           environment: "node",
           testTimeout: 20_000,
@@ -20,6 +21,7 @@ export default defineConfig({
         plugins: [vue(), components({ dts: false, dirs: [], resolvers: [ElementPlusResolver({ importStyle: false })] })],
         test: {
           name: "web",
+          pool: "threads",
           include: ["packages/web/src/**/*.test.ts"],
           environment: "jsdom",
           environmentOptions: { jsdom: { url: "http://127.0.0.1/" } },

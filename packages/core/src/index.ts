@@ -67,6 +67,7 @@ export { isGradual, shapePartly, type ShapingResult } from "./run/shapings.js";
 export { SHAPINGS } from "./shaping/index.js";
 export * from "./system/model.js";
 export { doingText, printNotation, printStatement } from "./system/notation/print.js";
+export { tidyLine } from "./system/notation/tidy-line.js";
 export { tidyNotation } from "./system/notation/tidy.js";
 export { type NotationProblem, problemSaid, problemText } from "./system/notation/problem.js";
 export { blockHolding, placeOf, readNotation, type ReadSystem } from "./system/notation/read.js";

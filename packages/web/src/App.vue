@@ -94,9 +94,15 @@ main.framed {
   .top :deep(.name) {
     display: none;
   }
+  nav {
+    flex: 0 1 auto;
+    min-width: 0;
+    overflow-x: auto;
+  }
   nav a {
-    padding: 9px 7px;
-    font-size: 16px;
+    flex: none;
+    padding: 9px 6px;
+    font-size: 15px;
   }
 }
 </style>

@@ -24,6 +24,9 @@ const emit = defineEmits<{
   mend: [mend: LineToMend];
   change: [index: number, statement: Statement];
   call: [index: number, name: string];
+  /** A line of a statement, by its row in the block, says something else; without a text it goes. */
+  line: [index: number, row: number, text: string | undefined];
+  detail: [index: number, text: string];
 }>();
 
 const list = useTemplateRef<HTMLElement>("list");
@@ -157,6 +160,8 @@ const isLong = (index: number): boolean => (blockHolding(props.loaded.read, inde
         @change="$emit('change', row.index, $event)"
         @call="$emit('call', row.index, $event)"
         @text="$emit('act', 'text', row.index)"
+        @line="(at, text) => $emit('line', row.index, at, text)"
+        @detail="$emit('detail', row.index, $event)"
       />
     </div>
   </div>

@@ -6,6 +6,7 @@ import { useSession } from "../../stores/session.js";
 import FigureText from "../../ui/FigureText.vue";
 import ChoiceRows from "./ChoiceRows.vue";
 import LineField from "./LineField.vue";
+import SourceLines from "./SourceLines.vue";
 import { fieldText, rowFields, withField } from "./row-fields.js";
 
 /** Tables are drawn as well: fetched when one is opened. */
@@ -19,7 +20,13 @@ const props = defineProps<{
   run: Readonly<Ref<Run>>;
   named: string | undefined;
 }>();
-const emit = defineEmits<{ change: [statement: Statement]; call: [name: string]; text: [] }>();
+const emit = defineEmits<{
+  change: [statement: Statement];
+  call: [name: string];
+  text: [];
+  line: [row: number, text: string | undefined];
+  detail: [text: string];
+}>();
 const session = useSession();
 
 const fields = computed(() => rowFields(props.statement));
@@ -87,6 +94,14 @@ const comes = computed(() => {
         @update:model-value="put(f.path, unquoted($event))"
       />
     </div>
+    <SourceLines
+      v-if="fields.length === 0"
+      :index="index"
+      :statement="statement"
+      :loaded="loaded"
+      @line="(row, text) => $emit('line', row, text)"
+      @add="$emit('detail', $event)"
+    />
     <ChoiceRows v-if="statement.is === 'choose'" :statement="statement" :loaded="loaded" @change="$emit('change', $event)" />
     <TableRows v-if="statement.is === 'table'" :statement="statement" @change="$emit('change', $event)" />
     <p v-for="line in comes" :key="line" class="comes"><FigureText :text="line" /></p>

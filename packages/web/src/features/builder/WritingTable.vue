@@ -8,6 +8,7 @@ import {
   linesToMend,
   type LoadedSystem,
   placeOf,
+  pointText,
   renumber,
   replaceStatement,
   rowFaults,
@@ -90,13 +91,12 @@ function change(index: number, statement: Statement): void {
 function takeMend(mend: LineToMend): void {
   editor.value?.edit(takeProposal(loaded.value.read, mend));
 }
-/** Takes every proposal, each as it stands when those above it are taken. */
+/** Takes every proposal, each as those above it leave it. */
 function takeAll(): void {
   for (let next = proposed.value[0]; next; next = linesToMend(loaded.value).find((m) => m.lines)) takeMend(next);
 }
 const refused = ref("");
 function act(what: string, index: number): void {
-  refused.value = "";
   if (what === "up" || what === "down") acts.move(index, what === "up" ? -1 : 1);
   else if (what === "duplicate") acts.duplicate(index);
   else if (what === "delete") acts.remove(index);
@@ -167,7 +167,7 @@ function go(to: number): void {
 }
 /** What is picked fills the next gap of a sentence that is begun; else it is what a sentence may begin with. */
 function pick(what: Picked): void {
-  if (typed.value.trim() !== "") quick.value?.fill(what.kind === "point" && /^\d/.test(what.name) ? `#${what.name}` : what.name);
+  if (typed.value.trim() !== "") quick.value?.fill(what.kind === "point" ? pointText(what.name) : what.name);
   else picked.value = [...picked.value.filter((p) => p.name !== what.name), what];
 }
 
@@ -211,7 +211,6 @@ function openSize(index: number): void {
   ranging.value = false;
 }
 
-// Publishing.
 const publishing = ref(false);
 const published = ref(props.work.published);
 const told = ref("");
@@ -311,6 +310,8 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
           @mend="takeMend"
           @change="change"
           @call="call"
+          @line="acts.line"
+          @detail="acts.detail"
         />
         <NotationEditor
           v-show="face === 'text'"

@@ -17,6 +17,7 @@ import {
   removeStatements,
   rename,
   type Statement,
+  tidyLine,
 } from "@lodrin/core";
 import { type Ref, shallowRef } from "vue";
 
@@ -38,6 +39,10 @@ export interface Acts {
   readonly duplicate: (index: number) => void;
   readonly insert: (after: number, lines: readonly string[]) => void;
   readonly call: (index: number, name: string) => string | undefined;
+  /** Changes one line of a statement, by its row in the block; without a text it goes. Its indentation stays. */
+  readonly line: (index: number, row: number, text: string | undefined) => void;
+  /** Says more of a statement, in a line under it. */
+  readonly detail: (index: number, text: string) => void;
   /** Makes edits, after asking when they would break what held. */
   readonly propose: (says: string, edits: readonly LineEdit[], whole?: Asking["whole"]) => void;
 }
@@ -130,6 +135,17 @@ export function useActs(loaded: Ref<LoadedSystem>, library: Ref<Library>, edit: 
       const [put] = insertLines(read, after, lines);
       if (put) edit([put], put.from + 1);
     },
+    line(index, row, text) {
+      const block = blockHolding(loaded.value.read, index);
+      const typed = block?.read.block.source[row];
+      if (!block || typed === undefined) return;
+      const lines = text === undefined ? [] : [`${/^\s*/.exec(typed)?.[0] ?? ""}${text}${tidyComment(typed)}`];
+      edit([{ from: block.from + row, count: 1, lines }]);
+    },
+    detail(index, text) {
+      const block = blockHolding(loaded.value.read, index);
+      if (block) edit([{ from: block.from + block.read.block.source.length, count: 0, lines: [`  ${text}`] }]);
+    },
     call(index, name) {
       const { read } = loaded.value;
       const statement = read.system.statements[index];
@@ -156,6 +172,12 @@ function landing(read: ReadSystem, moved: readonly number[], index: number, afte
   const before = moved.slice(0, moved.indexOf(index));
   return target - sum(above) + sum(before) + (blockHolding(read, index)?.read.block.head?.row ?? 0) + 1;
 }
+
+/** What is said behind a line as a comment, which is no part of it. */
+const tidyComment = (typed: string): string => {
+  const { text, comment } = tidyLine(typed);
+  return comment === undefined ? "" : typed.slice(text.length);
+};
 
 interface Named {
   readonly kind: "point" | "path" | "name" | "table" | "piece";
