@@ -3,7 +3,6 @@ import { RefreshLeft, RefreshRight } from "@element-plus/icons-vue";
 import type { Work } from "@lodrin/contract";
 import {
   breaksAt,
-  insertLines,
   type LineToMend,
   linesToMend,
   type LoadedSystem,
@@ -33,13 +32,14 @@ import PublishDialog from "./PublishDialog.vue";
 import QuickLine from "./QuickLine.vue";
 import TextCollision from "./TextCollision.vue";
 import { chartRange, sizeBodies } from "./chart-bodies.js";
+import { draftWords } from "./draft-words.js";
 import { useLights } from "./use-lights.js";
 import { helpWord } from "./row-words.js";
 import { useActs } from "./use-acts.js";
+import { useQuickLine } from "./use-quick-line.js";
 import { usePull } from "./use-pull.js";
 import { useRange } from "./use-range.js";
 import { useTour } from "./use-tour.js";
-import { useTrial } from "./use-trial.js";
 import { useWriting, type WorkAutosave } from "./use-writing.js";
 import WritingDrawers, { type DrawerKey } from "./WritingDrawers.vue";
 import WritingHeader from "./WritingHeader.vue";
@@ -88,9 +88,7 @@ function openStatement(index: number): void {
 function change(index: number, statement: Statement): void {
   editor.value?.edit(replaceStatement(loaded.value.read, index, statement), index < 0 ? undefined : placeOf(loaded.value.read, index).line);
 }
-function takeMend(mend: LineToMend): void {
-  editor.value?.edit(takeProposal(loaded.value.read, mend));
-}
+const takeMend = (mend: LineToMend): void => editor.value?.edit(takeProposal(loaded.value.read, mend));
 /** Takes every proposal, each as those above it leave it. */
 function takeAll(): void {
   for (let next = proposed.value[0]; next; next = linesToMend(loaded.value).find((m) => m.lines)) takeMend(next);
@@ -109,25 +107,17 @@ function act(what: string, index: number): void {
     void nextTick(() => editor.value?.goTo(placeOf(loaded.value.read, index).line));
   }
 }
-function call(index: number, name: string): void {
-  refused.value = acts.call(index, name) ?? "";
-}
+const call = (index: number, name: string): void => void (refused.value = acts.call(index, name) ?? "");
 
 const { lights, lit, marks } = useLights(loaded, drafted, asking);
 
 // The quick line.
-const typed = ref("");
 const quick = useTemplateRef<{ fill: (name: string) => void; begin: (sentence: string) => void; focus: () => void }>("quick");
-const behind = (): number => (open.value >= 0 ? open.value : loaded.value.system.statements.length - 1);
-const trial = useTrial(typed, behind, loaded, library, writing.given);
-const tried = computed(() => (trial.value?.step === undefined ? undefined : trial.value));
-function put(): void {
-  const { value: now } = trial;
-  if (!now) return;
-  editor.value?.edit(now.edits, now.line + now.lines.length - 1);
-  typed.value = "";
+const { typed, trial, behind, behindWords, put, paste } = useQuickLine(writing, (edits, at) => {
+  editor.value?.edit(edits, at);
   picked.value = [];
-}
+});
+const tried = computed(() => (trial.value?.step === undefined ? undefined : trial.value));
 const { touring, endTour } = useTour();
 /** Each line of the way round goes in behind the last, as if it had been typed. */
 function takeLine(text: string): void {
@@ -135,19 +125,6 @@ function takeLine(text: string): void {
   typed.value = text;
   put();
 }
-/** A handout pasted into the quick line stands in the text line by line; what is not understood waits to be mended. */
-function paste(text: string): void {
-  const lines = text.split(/\r\n|\r|\n/).map((l) => l.trimEnd());
-  const isNotation = /^\s{2,}\S/m.test(text) && /^system\s/m.test(text);
-  if (isNotation && loaded.value.system.statements.length === 0) return void (local.notation = text);
-  const put_ = insertLines(loaded.value.read, behind(), isNotation ? lines : lines.map((l) => l.trim()).filter((l) => l !== ""));
-  editor.value?.edit(put_, (put_[0]?.from ?? 0) + 1);
-}
-const behindWords = computed(() => {
-  const source = loaded.value.system.statements[behind()];
-  return source?.is === "point" ? `behind ${source.id}` : "behind the open line";
-});
-
 // The paper.
 const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void; grid: () => void; ahead: () => void }>("paper");
 const pieces = ref(false);
@@ -193,16 +170,7 @@ const ghost = computed(() => {
 });
 watch(drawer, (now) => now !== "versions" && (other.value = undefined));
 const misses = computed(() => drafted.value.checks.filter((c) => c.status !== "pass"));
-const sum = computed(() => {
-  const { checks, pieces: made } = drafted.value;
-  const held =
-    checks.length === 0
-      ? "no checks yet"
-      : misses.value.length === 0
-        ? `all ${checks.length} checks hold`
-        : `${misses.value.length} of ${checks.length} checks want a look`;
-  return `${loaded.value.plan.steps.length} steps, ${made.length} ${made.length === 1 ? "piece" : "pieces"}, ${held} on this body.`;
-});
+const sum = computed(() => draftWords(loaded.value.plan, drafted.value));
 /** A size of the range becomes the figures that are tried. */
 function openSize(index: number): void {
   const size = range.bodies.value[index];
