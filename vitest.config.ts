@@ -24,6 +24,7 @@ export default defineConfig({
           pool: "threads",
           include: ["packages/web/src/**/*.test.ts"],
           environment: "jsdom",
+          testTimeout: 20_000,
           environmentOptions: { jsdom: { url: "http://127.0.0.1/" } },
         },
       },

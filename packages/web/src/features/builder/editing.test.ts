@@ -110,7 +110,7 @@ describe("an act of any face is a change of the one text", () => {
         while (redo(target as never));
         expect(state.doc.toString()).toBe(after);
       }),
-      { numRuns: 120 },
+      { numRuns: 60 },
     );
   });
 });
