@@ -1,5 +1,5 @@
 export { FIGURE, FIGURE_LINES } from "./figure.js";
 export type { MeasurementDefinition, TapeRun } from "./measurement.js";
-export { MEASUREMENTS, measurementByKey, measurementName } from "./measurements.js";
+export { MEASUREMENTS, measurementByKey, measurementCalled, measurementName } from "./measurements.js";
 export { type NearestSize, nearestInWords, nearestSize, type SizeMm, type StepDoubt, stepDoubts } from "./sizes.js";
 export { type Doubt, doubtsOf, type MeasurementsMm } from "./plausibility.js";

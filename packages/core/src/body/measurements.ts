@@ -242,6 +242,12 @@ const BY_KEY = new Map(MEASUREMENTS.map((m) => [m.key, m]));
 /** The definition of a measurement; undefined for a key only one system knows. */
 export const measurementByKey = (key: string): MeasurementDefinition | undefined => BY_KEY.get(key);
 
+/** The definition of a measurement by any name it goes by: its name, a learner's, or its key in words. */
+export function measurementCalled(said: string): MeasurementDefinition | undefined {
+  const words = said.trim().toLowerCase();
+  return MEASUREMENTS.find(({ key, name, also }) => [name, ...also, key.replace(/_/g, " ")].some((n) => n.toLowerCase() === words));
+}
+
 /** `shoulder_to_bust` as words, when the key is not one Lodrin knows. */
 export const measurementName = (key: string): string =>
   BY_KEY.get(key)?.name ?? key.replace(/_/g, " ").replace(/^./, (c) => c.toUpperCase());

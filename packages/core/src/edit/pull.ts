@@ -1,5 +1,6 @@
 import { plainFigure, readTape, type TapeMark } from "../quantity/tape.js";
-import { fromMm, type HomeUnit, MM_PER } from "../quantity/units.js";
+import { parseTape } from "../quantity/parse-tape.js";
+import { fromMm, type HomeUnit } from "../quantity/units.js";
 import { mixedText, nearestMixed } from "../quantity/fraction.js";
 import type { PointStep } from "../system/model.js";
 
@@ -23,33 +24,29 @@ export function pulled(step: PointStep, mm: number, unit: HomeUnit, mark: TapeMa
   return { ...step, args: { ...step.args, distance: withFigure(rule, by, unit) } };
 }
 
-const FIGURE = "\\d+(?:[.,]\\d+|\\s+\\d+/\\d+|/\\d+)?";
-const UNITS = "(in|cm|mm)?";
+const FIGURE = "\\d+(?:[.,]\\d+|\\s+\\d+/\\d+|/\\d+)?\\s*(?:in|cm|mm)?";
+const WHOLE = new RegExp(`^(-?)\\s*(${FIGURE})$`);
+/** A figure a rule ends with, behind something it is added to or taken from. */
+const LAST = new RegExp(`^(.*[\\w)])\\s*([+-])\\s*(${FIGURE})$`);
 
 function withFigure(rule: string, by: number, unit: HomeUnit): string {
-  const whole = new RegExp(`^(-?\\s*${FIGURE})\\s*${UNITS}$`).exec(rule);
-  if (whole) return figure(millimetres(whole[1] ?? "", whole[2], unit) + by, unit);
-  const last = new RegExp(`^(.*[\\w)])\\s*([+-])\\s*(${FIGURE})\\s*${UNITS}$`).exec(rule);
-  const [head, before] = last
-    ? [last[1] ?? "", (last[2] === "-" ? -1 : 1) * millimetres(last[3] ?? "", last[4], unit)]
-    : [bracketed(rule), 0];
+  const [, minus, whole] = WHOLE.exec(rule) ?? [];
+  if (whole !== undefined) return figure(signed(minus, whole, unit) + by, unit);
+  const [, added, sign, last] = LAST.exec(rule) ?? [];
+  const [head, before] = added === undefined ? [bracketed(rule), 0] : [added, signed(sign, last ?? "", unit)];
   const now = before + by;
   if (Math.abs(now) < 1e-6) return head;
   return `${head} ${now < 0 ? "-" : "+"} ${figure(Math.abs(now), unit)}`;
 }
 
+/** A figure with its sign, in mm. */
+function signed(sign: string | undefined, text: string, unit: HomeUnit): number {
+  const read = parseTape(text, unit);
+  return (sign === "-" ? -1 : 1) * (read.ok ? read.mm : 0);
+}
+
 /** A comparison would swallow what is put behind it. */
 const bracketed = (rule: string): string => (/[<>=]|\b(?:and|or|not)\b/.test(rule) ? `(${rule})` : rule);
-
-function millimetres(text: string, written: string | undefined, unit: HomeUnit): number {
-  const minus = text.trim().startsWith("-") ? -1 : 1;
-  const [, whole = "", over, under] = /^(\d+(?:[.,]\d+)?)?\s*(?:(\d+)\/(\d+))?$/.exec(text.replace(/^-\s*/, "").trim()) ?? [];
-  const bare = /^(\d+)\/(\d+)$/.exec(text.replace(/^-\s*/, "").trim());
-  const figure = bare
-    ? Number(bare[1]) / Number(bare[2])
-    : Number(whole.replace(",", ".") || 0) + (over === undefined ? 0 : Number(over) / Number(under));
-  return minus * figure * MM_PER[(written ?? unit) as HomeUnit | "mm"];
-}
 
 /** A length as a rule writes it: inches in sixteenths, centimetres with a decimal. */
 function figure(mm: number, unit: HomeUnit): string {

@@ -1,4 +1,3 @@
-import type { Statement } from "../system/model.js";
 import type { ReadSystem } from "../system/notation/read.js";
 import { definitionsOf, referencesOf } from "../system/references.js";
 
@@ -41,7 +40,3 @@ function closure(start: number, next: (index: number) => readonly number[]): num
   for (const index of found) for (const other of next(index)) found.add(other);
   return [...found].sort((a, b) => a - b);
 }
-
-/** The statements that define a name or a point of the system, most often one. */
-export const definedBy = (statements: readonly Statement[], name: string): number[] =>
-  statements.flatMap((statement, i) => (definitionsOf(statement).some((d) => d.name === name) ? [i] : []));

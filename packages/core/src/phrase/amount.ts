@@ -1,4 +1,4 @@
-import { MEASUREMENTS } from "../body/index.js";
+import { measurementCalled } from "../body/index.js";
 import { pointText } from "../verb/form.js";
 import type { Known } from "./known.js";
 import { findPoint, POINT } from "./point.js";
@@ -153,7 +153,7 @@ function figureOf(said: string, known: Known): Amount | undefined {
     if (key !== undefined) return plain(key);
   }
   for (const name of [words, words.replace(SAID_BEHIND, "")]) {
-    const measure = MEASUREMENTS.find((m) => m.name.toLowerCase() === name || m.also.includes(name) || m.key.replace(/_/g, " ") === name);
+    const measure = measurementCalled(name);
     if (measure) return { formula: measure.key, needs: [measure.key] };
   }
   return undefined;

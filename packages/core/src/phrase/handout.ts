@@ -4,7 +4,7 @@ import { nextPoint } from "../edit/renumber.js";
 import { insertLines, removeStatements } from "../edit/statement.js";
 import type { LineEdit } from "../edit/line-edit.js";
 import type { Statement, System } from "../system/model.js";
-import { blockHolding, readNotation, type ReadSystem } from "../system/notation/read.js";
+import { blockHolding, readNotation, type ReadSystem, statementAt } from "../system/notation/read.js";
 import { knownAt } from "./known.js";
 import { propose } from "./propose.js";
 
@@ -37,10 +37,10 @@ export function linesToMend({ read, problems }: Pick<LoadedSystem, "read" | "pro
 }
 
 /** The point a line (from 1) places without a sentence of its own: it may be a sentence that happens to begin as a rule does. */
-function plainAt({ blocks, system }: ReadSystem, line: number): number | undefined {
-  const block = blocks.find((b) => line > b.from && line <= b.from + b.read.block.source.length);
-  const statement = block?.statement === undefined ? undefined : system.statements[block.statement];
-  return statement?.is === "point" && statement.text === undefined ? block?.statement : undefined;
+function plainAt(read: ReadSystem, line: number): number | undefined {
+  const at = statementAt(read, line);
+  const statement = at === undefined ? undefined : read.system.statements[at];
+  return statement?.is === "point" && statement.text === undefined ? at : undefined;
 }
 
 /** The statements of lines that stand by themselves. */

@@ -1,7 +1,6 @@
-import { MEASUREMENTS } from "../body/index.js";
-import { fromMm } from "../quantity/units.js";
+import { measurementByKey, measurementCalled } from "../body/index.js";
+import { fromMm, type HomeUnit } from "../quantity/units.js";
 import { pointText } from "../verb/form.js";
-import type { Known } from "./known.js";
 import type { Place } from "./place.js";
 import { findPoint, POINT as P } from "./point.js";
 
@@ -34,8 +33,7 @@ const measureOf: LineReader = (bare, { known }) => {
   const match =
     /^([a-z][a-z ]*?)\s*[:,]?\s+([\d./½¼¾ ]+?)\s*(?:-|–|—|to|\.\.)\s*([\d./½¼¾ ]+?)\s*(in|inch|inches|cm)?(?:[.,:;]\s*(.*))?$/i.exec(bare);
   if (!match) return undefined;
-  const name = (match[1] ?? "").toLowerCase();
-  const measure = MEASUREMENTS.find((m) => m.name.toLowerCase() === name || m.also.includes(name) || m.key.replace(/_/g, " ") === name);
+  const measure = measurementCalled(match[1] ?? "");
   if (!measure || [...known.figures.values()].includes(measure.key)) return undefined;
   const how = match[5] === undefined || match[5] === "" ? measure.how : match[5];
   return [`measure ${measure.key} ${measure.run} ${(match[2] ?? "").trim()}..${(match[3] ?? "").trim()}  "${spoken(how)}"`];
@@ -78,10 +76,10 @@ const valueOf: LineReader = (bare, { known, amount }, text) => {
 export const LINE_PHRASES: readonly LineReader[] = [lineOf, measureOf, settingOf, boardOf, valueOf];
 
 /** A measurement of the known list as a system asks for it. Its range is the list's own, on the tape. */
-export function measureLine(key: string, { unit }: Known): string {
-  const measure = MEASUREMENTS.find((m) => m.key === key);
+export function measureLine(key: string, unit: HomeUnit): string {
+  const measure = measurementByKey(key);
   if (!measure) return "";
-  const figure = (mm: number): string => String(unit === "cm" ? Math.round(fromMm(mm, "cm")) : Math.round(fromMm(mm, "in")));
+  const figure = (mm: number): number => Math.round(fromMm(mm, unit));
   return `measure ${key} ${measure.run} ${figure(measure.from)}..${figure(measure.to)}  "${spoken(measure.how)}"`;
 }
 

@@ -35,7 +35,7 @@ export function propose(sentence: string, known: Known, next: string): Proposal 
       ];
     }) ?? firstOf(LINE_PHRASES, (read) => read(bare(said), place, `"${spoken(said)}"`));
   if (!found) return undefined;
-  return { lines: [...[...needs].map((key) => measureLine(key, known)), ...found] };
+  return { lines: [...[...needs].map((key) => measureLine(key, known.unit)), ...found] };
 }
 
 /** The sentences of a line; a number with its full stop ends none. */

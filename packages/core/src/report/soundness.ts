@@ -3,6 +3,7 @@ import type { LoadedSystem } from "../plan/load.js";
 import { readTape } from "../quantity/tape.js";
 import type { Run } from "../run/run.js";
 import type { Statement, System } from "../system/model.js";
+import { statementAt } from "../system/notation/read.js";
 import { definitionsOf, mentionsOf, referencesOf } from "../system/references.js";
 import { pointText } from "../verb/form.js";
 import { markFor } from "./mark-for.js";
@@ -50,9 +51,8 @@ export function soundness(loaded: LoadedSystem, drafted: Run, rows: readonly Ran
 function unread({ problems, read }: LoadedSystem): Finding[] {
   const [first] = problems;
   if (!first) return [];
-  const block = read.blocks.find((b) => first.line > b.from && first.line <= b.from + b.read.block.source.length);
   const count = problems.length === 1 ? "One line wants" : `${problems.length} lines want`;
-  return [{ code: "unread", statement: block?.statement, says: `${count} mending. ${first.why}`, fix: first.fix }];
+  return [{ code: "unread", statement: statementAt(read, first.line), says: `${count} mending. ${first.why}`, fix: first.fix }];
 }
 
 function breaking(rows: readonly RangeRow[]): Finding[] {

@@ -1,4 +1,4 @@
-import { MEASUREMENTS } from "@lodrin/core";
+import { measurementByKey, measurementCalled } from "@lodrin/core";
 import Papa from "papaparse";
 import type { AnswerProblem } from "./answers.js";
 
@@ -13,9 +13,13 @@ const HAS_UNIT = /[a-z"″”']\s*\.?$/i;
 
 /** What a column is called in a system: its key as it stands, or the key of a measurement known by that name. */
 function keyOf(heading: string): string {
-  const said = heading.trim().toLowerCase();
-  const known = MEASUREMENTS.find(({ name, also }) => [name, ...also].some((n) => n.toLowerCase() === said));
-  return known?.key ?? said.replace(/[\s-]+/g, "_");
+  return (
+    measurementCalled(heading)?.key ??
+    heading
+      .trim()
+      .toLowerCase()
+      .replace(/[\s-]+/g, "_")
+  );
 }
 
 /**
@@ -62,7 +66,7 @@ export interface ChartToWrite {
 
 /** Writes a chart as CSV that `readChart` reads back: a row a size, each column with its unit in brackets. */
 export function writeChart({ columns, sizes }: ChartToWrite): string {
-  const heads = columns.map(({ key, unit }) => (MEASUREMENTS.find((m) => m.key === key)?.run === "number" ? key : `${key} (${unit})`));
+  const heads = columns.map(({ key, unit }) => (measurementByKey(key)?.run === "number" ? key : `${key} (${unit})`));
   const rows = sizes.map((size) => [size.name, ...columns.map(({ key }) => size.figures[key] ?? "")]);
   return `${Papa.unparse([["size", ...heads], ...rows], { newline: "\n", escapeFormulae: /^[=@\t\r]/ })}\n`;
 }

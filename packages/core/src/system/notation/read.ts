@@ -167,6 +167,11 @@ export function blockHolding({ blocks }: ReadSystem, statement: number): PlacedB
   return blocks.find((b) => b.statement === statement);
 }
 
+/** The statement that a line (from 1) is part of, with the comments above it; undefined for the heading and what stands behind the last. */
+export function statementAt({ blocks }: ReadSystem, line: number): number | undefined {
+  return blocks.find(({ from, read }) => line > from && line <= from + read.block.source.length)?.statement;
+}
+
 function nearestField(fields: ReadBlock["fields"], field: string): FieldPlace | undefined {
   for (let name = field; name !== ""; name = name.slice(0, Math.max(0, name.lastIndexOf(".")))) {
     const place = fields[name];
