@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { type Box, type CheckStatus, type HomeUnit, overlap, type Plan, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
+import { type Box, type HomeUnit, overlap, type Plan, type Point, pointText, type Run, stepDimension, tapeText } from "@lodrin/core";
 import { watchDebounced } from "@vueuse/core";
 import { computed, shallowRef, watch } from "vue";
+import type { BoardMark } from "./board-mark.js";
 import { besideCourse } from "./beside-course.js";
 import DimensionMark from "./DimensionMark.vue";
 import { placeLabels } from "./labels.js";
@@ -24,7 +25,7 @@ const props = defineProps<{
   grid: boolean;
   /** What is still to come lies faintly on the paper. */
   ahead: boolean;
-  marks: readonly { readonly name: string; readonly at: { x: number; y: number }; readonly status: CheckStatus }[];
+  marks: readonly BoardMark[];
   /** The step is tried, not taken: it is drawn as a ghost. */
   tentative?: boolean;
   /** The point of the step may be pulled by the hand. */
@@ -124,15 +125,14 @@ function pick(event: MouseEvent): void {
   emit("pick", { kind: spot.kind, name: spot.name });
   emit("go", spot.step);
 }
-/** A place of the current step's board, where that board lies on the paper. */
-const laid = (p: { x: number; y: number }): { x: number; y: number } => ({
-  x: p.x + (scene.value.boards.get(planned.value?.board ?? "")?.dx ?? 0),
-  y: p.y,
-});
+/** A place of a board, where that board lies on the paper. */
+const laid = (p: Point, board: string | undefined): Point => ({ x: p.x + (scene.value.boards.get(board ?? "")?.dx ?? 0), y: p.y });
+const laidMarks = computed(() => props.marks.map((m) => ({ ...m, ...toScreen(view.value, laid(m.at, m.board)) })));
 const dimension = computed(() => {
   const d = stepDimension(props.plan, props.run, props.step);
   if (!d.from || !d.to || d.mm === undefined) return undefined;
-  return { a: toScreen(view.value, laid(d.from)), b: toScreen(view.value, laid(d.to)), text: tapeText(d.mm, props.unit) };
+  const board = planned.value?.board;
+  return { a: toScreen(view.value, laid(d.from, board)), b: toScreen(view.value, laid(d.to, board)), text: tapeText(d.mm, props.unit) };
 });
 
 const levels = computed(() =>
@@ -240,13 +240,7 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
       <text v-for="b in boardNames" :key="b.key" class="board-name" :x="b.x" :y="b.y + 16">{{ b.title }}</text>
       <DimensionMark v-if="dimension" v-bind="dimension" />
       <circle v-else-if="current" class="ring" r="11" :cx="current.at.x * view.k + view.x" :cy="current.at.y * view.k + view.y" />
-      <g
-        v-for="m in marks"
-        :key="m.name"
-        class="mark"
-        :class="m.status"
-        :transform="`translate(${m.at.x * view.k + view.x} ${m.at.y * view.k + view.y})`"
-      >
+      <g v-for="m in laidMarks" :key="m.name" class="mark" :class="m.status" :transform="`translate(${m.x} ${m.y})`">
         <circle r="13" />
         <text y="6">{{ m.status === "pass" ? "✓" : "!" }}</text>
         <title>{{ m.name }}</title>

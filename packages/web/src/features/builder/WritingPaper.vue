@@ -3,12 +3,12 @@ import type { Plan, Run } from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
 import { computed, defineAsyncComponent, useTemplateRef } from "vue";
 import BoardPaper from "../../board/BoardPaper.vue";
+import type { BoardMark } from "../../board/board-mark.js";
 import type { Picked } from "../../board/picked.js";
 import PiecesPaper from "../../board/PiecesPaper.vue";
 import { useSession } from "../../stores/session.js";
 import StepControls from "../draft/StepControls.vue";
 import PickBar from "./PickBar.vue";
-import type { LitMark } from "./use-lights.js";
 import type { Range } from "./use-range.js";
 import type { Trial } from "./use-trial.js";
 import type { Writing } from "./use-writing.js";
@@ -27,7 +27,7 @@ const props = defineProps<{
   step: number;
   /** What pulling the point of the step would make of its rule. */
   pulled: string | undefined;
-  marks: readonly LitMark[];
+  marks: readonly BoardMark[];
 }>();
 const ranging = defineModel<boolean>("ranging", { required: true });
 const pieces = defineModel<boolean>("pieces", { required: true });

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type CheckResult, layBoards, type Plan, type Run, type SewnEdges, stepName } from "@lodrin/core";
+import { type CheckResult, type Plan, type Run, type SewnEdges, stepName } from "@lodrin/core";
 import { useEventListener, useStorage } from "@vueuse/core";
 import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef, watch } from "vue";
 import BoardPaper from "../../board/BoardPaper.vue";
@@ -78,15 +78,11 @@ const shownCheck = ref<CheckResult>();
 const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void }>("paper");
 
 const misses = computed(() => run.value.checks.filter((c) => c.status !== "pass").length);
-/** Where a check's place lies on the paper: on the board its point was drafted on. */
-function onPaper(check: CheckResult, at: { x: number; y: number }): { x: number; y: number } {
-  return { x: at.x + (layBoards(plan, run.value).get(check.board ?? "")?.dx ?? 0), y: at.y };
-}
 const onBoard = (check: CheckResult): boolean => check.at !== undefined && !check.onPiece;
 const marks = computed(() => {
   const failing = run.value.checks.filter((c) => c.status === "fail" && onBoard(c) && c.edges.length === 0);
   const shown = shownCheck.value && onBoard(shownCheck.value) && shownCheck.value.edges.length === 0 ? [shownCheck.value] : [];
-  return [...failing, ...shown].flatMap((c) => (c.at ? [{ id: c.id, name: c.name, at: onPaper(c, c.at), status: c.status }] : []));
+  return [...failing, ...shown].flatMap((c) => (c.at ? [{ name: c.name, at: c.at, board: c.board, status: c.status }] : []));
 });
 /** The drawers with what waits in them. */
 const drawers = computed(() => {
