@@ -11,6 +11,7 @@ import CollisionNotice from "../../ui/CollisionNotice.vue";
 import SaveState from "../../ui/SaveState.vue";
 import TapeField from "../../ui/TapeField.vue";
 import { useRest } from "../../ui/use-rest.js";
+import { withKey } from "../../ui/with-key.js";
 import { doubtsByKey } from "./doubts.js";
 
 /** One dated set of measurements: fields, the figure that shows the tape, doubts beside the fields. Saves by itself. */
@@ -79,8 +80,7 @@ function jump(title: string): void {
 const how = computed(() => system.value?.measures.find((m) => m.source.key === focus.value)?.source.how);
 
 function write(key: string, text: string): void {
-  const { [key]: _, ...others } = local.written;
-  local.written = text.trim() === "" ? others : { ...others, [key]: text };
+  local.written = withKey(local.written, key, text);
 }
 </script>
 

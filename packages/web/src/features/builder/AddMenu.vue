@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Plus } from "@element-plus/icons-vue";
-import { MEASUREMENTS, type System, fromMm } from "@lodrin/core";
+import { measureLine, measurementByKey, MEASUREMENTS, type System } from "@lodrin/core";
 import { computed } from "vue";
 
 /** What a system is made of, to be put in where it belongs and then filled in where it stands. */
@@ -15,11 +15,8 @@ const free = (base: string): string => {
 const letter = (): string => [..."ABCDEFGHJKLMNPQRSTUVWXYZ"].find((c) => !has.value.has(c)) ?? "A";
 
 function measure(key: string): void {
-  const m = MEASUREMENTS.find((x) => x.key === key);
-  if (!m) return;
-  const figure = (mm: number): number => Math.round(fromMm(mm, props.system.unit));
-  const iso = m.iso === undefined ? "" : `  iso "${m.iso}"`;
-  emit("add", [`measure ${m.key} ${m.run} ${figure(m.from)}..${figure(m.to)}  "${m.how}"${iso}`]);
+  const iso = measurementByKey(key)?.iso;
+  emit("add", [`${measureLine(key, props.system.unit)}${iso === undefined ? "" : `  iso "${iso}"`}`]);
 }
 const OTHERS: readonly { readonly says: string; readonly lines: () => readonly string[] }[] = [
   { says: "A measurement of my own", lines: () => [`measure ${free("measure")} length 1..50  "From where to where the tape runs."`] },

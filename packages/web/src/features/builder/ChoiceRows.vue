@@ -2,6 +2,7 @@
 import { Delete, Plus } from "@element-plus/icons-vue";
 import type { LoadedSystem, Statement } from "@lodrin/core";
 import LineField from "./LineField.vue";
+import { unquoted } from "./row-fields.js";
 
 /** The options of a choice, one a row: what it is called, what it comes to, why, and whom it suits. The first is taken when nothing is said. */
 type Choice = Extract<Statement, { is: "choose" }>;
@@ -12,7 +13,7 @@ const emit = defineEmits<{ change: [statement: Statement] }>();
 const put = (options: readonly Option[]): void => emit("change", { ...props.statement, options: [...options] });
 /** A part that is emptied is left out; an option without a name is none. */
 function change(at: number, part: keyof Option, text: string): void {
-  const plain = text.replace(/["“”]/g, "’").trim();
+  const plain = unquoted(text).trim();
   if (part === "name" && plain === "") return;
   put(
     props.statement.options.map((option, i) => {

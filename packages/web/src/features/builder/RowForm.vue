@@ -7,7 +7,7 @@ import FigureText from "../../ui/FigureText.vue";
 import ChoiceRows from "./ChoiceRows.vue";
 import LineField from "./LineField.vue";
 import SourceLines from "./SourceLines.vue";
-import { fieldText, rowFields, withField } from "./row-fields.js";
+import { fieldText, rowFields, unquoted, withField } from "./row-fields.js";
 
 /** Tables are drawn as well: fetched when one is opened. */
 const TableRows = defineAsyncComponent(() => import("./TableRows.vue"));
@@ -37,8 +37,6 @@ watch(
   () => props.named,
   (now) => (called.value = now ?? ""),
 );
-/** A sentence stands in quotation marks, on one line. */
-const unquoted = (text: string): string => text.replace(/["“”]/g, "’").replace(/\n/g, " ");
 function put(path: string, text: string): void {
   const field = fields.value.find((f) => f.path === path);
   if (!field || fieldText(props.statement, path) === text) return;

@@ -2,6 +2,7 @@
 import { RefreshLeft } from "@element-plus/icons-vue";
 import { type Given, type HomeUnit, measurementName, type Plan, type Run, tapeText } from "@lodrin/core";
 import { computed, type Ref } from "vue";
+import { withKey } from "../../ui/with-key.js";
 import ChoiceField from "../draft/ChoiceField.vue";
 import SettingField from "../draft/SettingField.vue";
 
@@ -20,8 +21,7 @@ function pull(key: string, mm: number): void {
   figures.value = { ...figures.value, [key]: `${mm} mm` };
 }
 function set(key: string, value: string | undefined): void {
-  const { [key]: _, ...rest } = settings.value;
-  settings.value = value === undefined ? rest : { ...rest, [key]: value };
+  settings.value = withKey(settings.value, key, value);
 }
 const tried = computed(() => Object.keys(figures.value).length + Object.keys(settings.value).length);
 function putBack(): void {

@@ -98,3 +98,6 @@ export function withField(statement: Statement, { path, optional }: RowField, te
   else list[Number(second)] = text;
   return put(list.length === 0 ? undefined : list);
 }
+
+/** A sentence stands in quotation marks, on one line. */
+export const unquoted = (text: string): string => text.replace(/["“”]/g, "’").replace(/\n/g, " ");

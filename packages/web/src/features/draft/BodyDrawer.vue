@@ -4,6 +4,7 @@ import { computed, ref } from "vue";
 import { usePeople } from "../../stores/people.js";
 import BodyFigure from "../../ui/BodyFigure.vue";
 import TapeField from "../../ui/TapeField.vue";
+import { withKey } from "../../ui/with-key.js";
 import { sayDay } from "../../ui/times.js";
 import { doubtsByKey } from "../bodies/doubts.js";
 import type { DraftAutosave } from "./use-draft.js";
@@ -27,8 +28,7 @@ const how = computed(() => measures.value.find((m) => m.source.key === focus.val
 const others = computed(() => people.people.flatMap((person) => person.sets.map((set) => ({ person, set }))));
 
 function write(key: string, text: string): void {
-  const { [key]: _, ...rest } = local.measurements;
-  local.measurements = text.trim() === "" ? rest : { ...rest, [key]: text };
+  local.measurements = withKey(local.measurements, key, text);
 }
 
 function take(id: string): void {

@@ -3,6 +3,7 @@ import { RefreshLeft } from "@element-plus/icons-vue";
 import { type HomeUnit, inWords, type Plan, type Run } from "@lodrin/core";
 import { computed, onBeforeUnmount, type Ref, ref } from "vue";
 import { useUndo } from "../../stores/undo.js";
+import { withKey } from "../../ui/with-key.js";
 import ChoiceField from "./ChoiceField.vue";
 import SettingField from "./SettingField.vue";
 import type { DraftAutosave } from "./use-draft.js";
@@ -23,8 +24,7 @@ const { local } = props.autosave;
 const { plan } = props.draft;
 
 function set(key: string, value: string | undefined): void {
-  const { [key]: _, ...rest } = local.settings;
-  local.settings = value === undefined ? rest : { ...rest, [key]: value };
+  local.settings = withKey(local.settings, key, value);
 }
 type Choice = Plan["choices"][number];
 const ownOf = ({ source }: Choice): string => source.options[0]?.name ?? "";

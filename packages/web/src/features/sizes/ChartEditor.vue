@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Delete, Download, Plus } from "@element-plus/icons-vue";
 import { chartRoutes, type SizeChart } from "@lodrin/contract";
-import { doubtsOf, MEASUREMENTS, measurementName, parseTape, stepDoubts } from "@lodrin/core";
+import { doubtsOf, measurementByKey, MEASUREMENTS, measurementName, parseTape, stepDoubts } from "@lodrin/core";
 import { writeChart } from "@lodrin/formats";
 import { computed, onBeforeUnmount, ref, useTemplateRef } from "vue";
 import { startAutosave } from "../../api/autosave.js";
@@ -10,6 +10,7 @@ import { useCharts } from "../../stores/charts.js";
 import CollisionNotice from "../../ui/CollisionNotice.vue";
 import { giveFile } from "../../ui/take-file.js";
 import SaveState from "../../ui/SaveState.vue";
+import { withKey } from "../../ui/with-key.js";
 import { cellsOf } from "./paste-grid.js";
 import { sizesMm } from "./size-body.js";
 
@@ -40,7 +41,7 @@ const doubts = computed(() => {
   const put = (row: number, key: string, text: string): void =>
     void out.set(`${row} ${key}`, [out.get(`${row} ${key}`), text].filter(Boolean).join(" "));
   for (const { key, unit } of local.columns) {
-    if (MEASUREMENTS.find((m) => m.key === key)?.run === "number") continue;
+    if (measurementByKey(key)?.run === "number") continue;
     local.sizes.forEach((size, row) => {
       const text = (size.figures[key] ?? "").trim();
       const read = text === "" ? undefined : parseTape(text, unit);
@@ -64,10 +65,7 @@ function put(row: number, column: number, text: string): void {
   const key = local.columns[column]?.key;
   if (!size) return;
   if (column < 0) size.name = text;
-  else if (key !== undefined) {
-    const { [key]: _, ...rest } = size.figures;
-    size.figures = text.trim() === "" ? rest : { ...rest, [key]: text };
-  }
+  else if (key !== undefined) size.figures = withKey(size.figures, key, text);
 }
 /** Cells pasted from a spreadsheet go from the cell under the hand to the right and down; sizes are added as they are needed. */
 function paste(event: ClipboardEvent, row: number, column: number): void {

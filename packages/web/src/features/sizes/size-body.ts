@@ -1,5 +1,6 @@
 import type { SizeChart } from "@lodrin/contract";
-import { parseTape, type SizeMm } from "@lodrin/core";
+import type { SizeMm } from "@lodrin/core";
+import { readSet } from "../bodies/doubts.js";
 
 type Size = SizeChart["sizes"][number];
 
@@ -14,15 +15,6 @@ export function sizeWritten({ columns }: Pick<SizeChart, "columns">, size: Size)
   );
 }
 
-/** The sizes of a chart in mm, as far as they can be read. */
-export function sizesMm(chart: Pick<SizeChart, "columns" | "sizes">): SizeMm[] {
-  return chart.sizes.map((size) => ({
-    name: size.name,
-    mm: Object.fromEntries(chart.columns.flatMap(({ key, unit }) => readFigure(size, key, unit))),
-  }));
-}
-
-function readFigure(size: Size, key: string, unit: "in" | "cm"): [string, number][] {
-  const read = parseTape(size.figures[key] ?? "", unit);
-  return read.ok ? [[key, read.mm]] : [];
-}
+/** The sizes of a chart in mm, as far as they can be read. Every figure has its unit behind it. */
+export const sizesMm = (chart: Pick<SizeChart, "columns" | "sizes">): SizeMm[] =>
+  chart.sizes.map((size) => ({ name: size.name, mm: readSet(sizeWritten(chart, size), "cm") }));
