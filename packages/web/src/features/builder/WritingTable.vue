@@ -12,7 +12,6 @@ import {
   replaceStatement,
   rowFaults,
   run,
-  soundness,
   type Statement,
   takeProposal,
 } from "@lodrin/core";
@@ -152,13 +151,6 @@ function pick(what: Picked): void {
 const drawer = ref<DrawerKey>();
 const ranging = ref(false);
 const kept = ref(props.work);
-const findings = computed(() =>
-  soundness(
-    loaded.value,
-    drafted.value,
-    range.rows.value.map(({ row }) => row),
-  ),
-);
 const word = computed(() => helpWord(loaded.value.system.statements[open.value]));
 /** Another version of the system, laid over the paper. */
 const other = shallowRef<LoadedSystem>();
@@ -264,23 +256,25 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
       </div>
       <TextCollision v-if="state === 'collision'" :autosave="autosave" />
       <div class="faces">
-        <HandoutFace
-          v-show="face === 'handout'"
-          :loaded="loaded"
-          :run="drafting.run"
-          :open="open"
-          :mends="mends"
-          :lit="lit"
-          @open="openStatement"
-          @act="act"
-          @carry="acts.moveBehind"
-          @light="lights = $event"
-          @mend="takeMend"
-          @change="change"
-          @call="call"
-          @line="acts.line"
-          @detail="acts.detail"
-        />
+        <!-- Hidden by what is around it: a component that is hidden itself is drawn anew with everything around it. -->
+        <div v-show="face === 'handout'" class="face">
+          <HandoutFace
+            :loaded="loaded"
+            :run="drafting.run"
+            :open="open"
+            :mends="mends"
+            :lit="lit"
+            @open="openStatement"
+            @act="act"
+            @carry="acts.moveBehind"
+            @light="lights = $event"
+            @mend="takeMend"
+            @change="change"
+            @call="call"
+            @line="acts.line"
+            @detail="acts.detail"
+          />
+        </div>
         <NotationEditor
           v-show="face === 'text'"
           ref="editor"
@@ -343,7 +337,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
       :autosave="autosave"
       :published="published"
       :ranging="ranging"
-      :findings="findings"
+      :findings="range.findings.value"
       :sum="sum"
       :word="word"
       @range="ranging = !ranging"
@@ -393,6 +387,10 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
 }
 .faces > * {
   grid-area: 1 / 1;
+}
+.face {
+  display: grid;
+  min-height: 0;
 }
 .mend {
   grid-row: 5;

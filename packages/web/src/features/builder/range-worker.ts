@@ -1,31 +1,52 @@
-import { type Given, type Library, loadSystem, type LoadedSystem, type RangeBody } from "@lodrin/core";
+import {
+  type Finding,
+  type Given,
+  type HomeUnit,
+  type Library,
+  loadSystem,
+  type LoadedSystem,
+  type RangeBody,
+  run,
+  soundness,
+} from "@lodrin/core";
+import same from "fast-deep-equal";
 import { type NestedRow, nestedRow } from "./range-rows.js";
 
-/** What the page asks: a text, the bodies to run it on, and the point their drafts are laid on each other by. */
+/** What the page asks: a text, the body it is tried on, the bodies to run it over, and the point their drafts are laid on each other by. */
 export interface RangeQuestion {
   readonly id: number;
   readonly notation: string;
-  readonly library: Library;
+  /** What the text builds on. */
+  readonly bases: Library;
+  readonly tried: { readonly measurements: Given; readonly settings: Given; readonly unit: HomeUnit };
   readonly bodies: readonly RangeBody[];
-  readonly settings: Given;
   readonly anchor: string | undefined;
 }
 
 export interface RangeAnswer {
   readonly id: number;
   readonly rows: readonly NestedRow[];
+  readonly findings: readonly Finding[];
+  /** How long the drafts of the range took. */
   readonly ms: number;
 }
 
-let before: LoadedSystem | undefined;
-let library: Library = {};
-// Twenty drafts take longer than a picture may: done here, the page goes on drawing.
+let loaded: LoadedSystem | undefined;
+let bases: Library = {};
+// Twenty drafts, and looking through a whole text, take longer than a picture may: done here, the page goes on drawing.
 self.addEventListener("message", ({ data }: MessageEvent<RangeQuestion>) => {
   const began = performance.now();
-  const same = JSON.stringify(Object.keys(data.library)) === JSON.stringify(Object.keys(library));
-  if (!same) library = data.library;
-  before = loadSystem(data.notation, library, same ? before : undefined);
-  const { plan } = before;
-  const rows = data.bodies.map((body) => nestedRow(plan, body, data.settings, data.anchor));
-  self.postMessage({ id: data.id, rows, ms: performance.now() - began } satisfies RangeAnswer);
+  // Only changed lines are read again, unless what it builds on is another.
+  loaded = loadSystem(data.notation, data.bases, same(data.bases, bases) ? loaded : undefined);
+  bases = data.bases;
+  const { plan } = loaded;
+  const { measurements, settings, unit } = data.tried;
+  const rows = data.bodies.map((body) => nestedRow(plan, body, settings, data.anchor));
+  const ms = performance.now() - began;
+  const findings = soundness(
+    loaded,
+    run(plan, measurements, settings, unit),
+    rows.map(({ row }) => row),
+  );
+  self.postMessage({ id: data.id, rows, findings, ms } satisfies RangeAnswer);
 });

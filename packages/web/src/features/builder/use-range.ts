@@ -1,4 +1,4 @@
-import { bodiesBetween, type Library, type LoadedSystem, type RangeBody, run, sampleBody } from "@lodrin/core";
+import { basesOf, bodiesBetween, type Finding, type LoadedSystem, type RangeBody, run, sampleBody, statementsOf } from "@lodrin/core";
 import { watchDebounced } from "@vueuse/core";
 import { computed, type ComputedRef, onScopeDispose, type Ref, ref, shallowRef } from "vue";
 import type { NestedRow } from "./range-rows.js";
@@ -29,11 +29,13 @@ export interface Range {
   readonly rows: Ref<readonly NestedRow[]>;
   readonly bodies: ComputedRef<readonly RangeBody[]>;
   readonly ms: Ref<number>;
+  /** What wants a look: in the text, on the body it is tried on, and over the range. */
+  readonly findings: Ref<readonly Finding[]>;
 }
 
-/** Runs the text over a range whenever the hand rests, beside the page. */
+/** Runs the text over a range, and looks how sound it is, whenever the hand rests, beside the page. */
 export function useRange(
-  { loaded, library, settings }: Pick<Writing, "loaded" | "library" | "settings">,
+  { loaded, library, drafted, given }: Pick<Writing, "loaded" | "library" | "drafted" | "given">,
   charts: Ref<readonly RangeChoice[]>,
 ): Range {
   const choices = computed(() => [WITHIN, ...charts.value]);
@@ -41,6 +43,7 @@ export function useRange(
   const anchor = ref<string>();
   const rows = shallowRef<readonly NestedRow[]>([]);
   const ms = ref(0);
+  const findings = shallowRef<readonly Finding[]>([]);
   const bodies = computed(() => (choices.value.find((c) => c.id === choice.value) ?? WITHIN).bodies(loaded.value));
   const worker = new Worker(new URL("./range-worker.ts", import.meta.url), { type: "module" });
   let asked = 0;
@@ -49,30 +52,27 @@ export function useRange(
     if (data.id !== asked) return;
     rows.value = data.rows;
     ms.value = data.ms;
+    findings.value = data.findings;
   });
   const RESTS_MS = 250;
   watchDebounced(
-    [loaded, choice, anchor, settings, charts],
+    // The draft changes with the text, the body, its figures and the settings.
+    [drafted, choice, anchor, charts],
     () => {
-      const { read, system } = loaded.value;
+      const { read, plan, system } = loaded.value;
       asked += 1;
       worker.postMessage({
         id: asked,
         notation: read.source,
-        library: wanted(
-          library.value,
-          system.statements.some((s) => s.is === "uses"),
-        ),
+        // Most texts build on nothing: then theirs is not read through for it.
+        bases: statementsOf(system, "uses").length === 0 ? {} : basesOf(read.source, library.value),
+        tried: given(plan),
         bodies: bodies.value,
-        settings: settings.value,
         anchor: anchor.value,
       } satisfies RangeQuestion);
     },
     { debounce: RESTS_MS, immediate: true },
   );
   onScopeDispose(() => worker.terminate());
-  return { choices, choice, anchor, rows, bodies, ms };
+  return { choices, choice, anchor, rows, bodies, ms, findings };
 }
-
-/** The library is sent only to a text that builds on it. */
-const wanted = (library: Library, uses: boolean): Library => (uses ? { ...library } : {});

@@ -12,6 +12,7 @@ import {
   run,
   type Run,
   type Statement,
+  statementAt,
 } from "@lodrin/core";
 import { computed, type ComputedRef, type Ref } from "vue";
 
@@ -48,8 +49,7 @@ export function useTrial(
     const count = own?.lines.length ?? 0;
     const tried = loadSystem(applyEdits(read.source, edits), library.value, loaded.value);
     const { measurements, settings, unit } = given(tried.plan);
-    const made = tried.read.blocks.find((b) => b.statement !== undefined && b.from <= from && from < b.from + b.read.block.source.length);
-    const source = made?.statement === undefined ? undefined : tried.system.statements[made.statement];
+    const source = tried.system.statements[statementAt(tried.read, from + 1) ?? -1];
     const step = tried.plan.steps.findIndex((s) => (s.source as unknown) === source);
     const first = own?.lines[0] ?? "";
     // Columns are told of the line as it is put in; what was typed may lack its number.
