@@ -68,6 +68,11 @@ module.exports = {
       "a system is read and drafted without being edited",
     ),
     ...below(["edit"], ["phrase"], "edits know no plain sentences"),
+    ...below(
+      ["quantity", "geometry", "formula", "verb", "system", "piece", "shaping", "plan", "run", "check", "report", "body", "edit", "phrase"],
+      ["review"],
+      "a draft is made without knowing how a hand may slip",
+    ),
   ],
   options: {
     doNotFollow: { path: "node_modules" },

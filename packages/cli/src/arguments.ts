@@ -48,3 +48,24 @@ export function readArguments(words: readonly string[]): DraftRequest {
   const [settings, svg, dxf, pdf, model] = ["--settings", "--svg", "--dxf", "--pdf", "--model"].map((word) => options.get(word));
   return { system, measurements, settings, svg, dxf, pdf, model, paper, json };
 }
+
+/** The words behind a command: the system, its options with the file behind each, and whether JSON is asked for. Throws RequestError. */
+export function readOptions(
+  words: readonly string[],
+  usage: string,
+  named: readonly string[],
+): { readonly system: string; readonly options: ReadonlyMap<string, string>; readonly json: boolean } {
+  const options = new Map<string, string>();
+  const rest: string[] = [];
+  for (let i = 0; i < words.length; i++) {
+    const word = words[i] as string;
+    if (named.includes(word)) {
+      const value = words[++i];
+      if (value === undefined) throw new RequestError(`${word} needs a file behind it. Use: ${usage}`);
+      options.set(word, value);
+    } else if (word !== "--json") rest.push(word);
+  }
+  const [system, ...more] = rest;
+  if (system === undefined || more.length > 0) throw new RequestError(`Use: ${usage}`);
+  return { system, options, json: words.includes("--json") };
+}

@@ -7,6 +7,7 @@ import type { RangeRow } from "@lodrin/core";
 import { RequestError } from "./arguments.js";
 import { check } from "./check.js";
 import { range } from "./range.js";
+import { review } from "./review.js";
 import { tidy } from "./tidy.js";
 
 const LIBRARY = fileURLToPath(new URL("../../../systems", import.meta.url));
@@ -90,5 +91,38 @@ describe("range", () => {
   it("says which measurement a size lacks", () => {
     const short = file("short.csv", "size,chest\n46,92\n");
     expect(heard((v) => range([SHIRT, "--sizes", short], LIBRARY, v)).out[0]).toMatch(/^46: also needs .*neck/);
+  });
+});
+
+describe("review", () => {
+  const SLEEVE = "13-short-set-in-sleeve";
+  const body = (): string =>
+    file("body.json", JSON.stringify({ bust: 36, armhole_depth: 7.5, sleeve_length: 9, sleeve_opening: 13, bicep: 12 }));
+  const words = (readings: object): string[] => [
+    SLEEVE,
+    "--measurements",
+    body(),
+    "--readings",
+    file("read.json", JSON.stringify(readings)),
+  ];
+
+  it("of a right draft is quiet", () => {
+    const { gave, out } = heard((v) => review(words({ S1: "3 1/2 in", "dist(S3,S6)": "41.9 cm" }), LIBRARY, v));
+    expect([gave, out]).toEqual([0, ["S1: right, 3 1/2\u00a0in", "dist(S3,S6): right, 16 1/2\u00a0in"]]);
+  });
+
+  it("names what probably happened, as JSON in mm", () => {
+    // Slant 7 1/2 + 1/2 + 1/4 without the half inch of ease: 7 3/4 in, 196.85 mm.
+    const { gave, out } = heard((v) => review([...words({ S3: "7 3/4 in" }), "--json"], LIBRARY, v));
+    const { readings } = JSON.parse(out[0] ?? "") as { readings: { name: string; verdict: string; causes: Record<string, unknown>[] }[] };
+    expect(gave).toBe(1);
+    expect(readings[0]).toMatchObject({ name: "S3", verdict: "off", read: 196.85, difference: expect.closeTo(-12.7, 6) as number });
+    expect(readings[0]?.causes[0]).toMatchObject({ code: "ease-forgotten", would_read: 196.85 });
+  });
+
+  it("tells what cannot be judged, and how it is used", () => {
+    const { gave, told } = heard((v) => review(words({ Z9: "2" }), LIBRARY, v));
+    expect([gave, told.length]).toEqual([1, 1]);
+    expect(() => review([SLEEVE], LIBRARY, { out: () => 0, tell: () => 0 })).toThrow(RequestError);
   });
 });

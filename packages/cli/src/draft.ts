@@ -45,7 +45,7 @@ function told(plan: Plan, drafted: Run | undefined, { tell }: Voices, where = ""
 }
 
 /** A run, or RequestError when an answer cannot be read or is missing. */
-function draftBody(plan: Plan, body: Given, settings: Given): Run {
+export function draftBody(plan: Plan, body: Given, settings: Given): Run {
   const drafted = run(plan, body, settings);
   const [problem] = drafted.inputs.problems;
   if (problem) throw new RequestError(`${problem.key}: ${problem.why}`);

@@ -50,6 +50,9 @@ export function readSettings(file: string | undefined): Given {
   return isCsv(file) ? readCsv(file).settings : given(readJson(file), file);
 }
 
+/** Readings of a hand draft, or anything else given by name, from a JSON file. Throws RequestError. */
+export const readGiven = (file: string): Given => given(readJson(file), file);
+
 const isCsv = (file: string): boolean => /\.csv$/i.test(file);
 
 function readCsv(file: string): { measurements: Given; settings: Given } {

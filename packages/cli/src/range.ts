@@ -1,6 +1,6 @@
 import { breaksAt, loadSystem, problemText, rangeRow, type RangeRow } from "@lodrin/core";
 import { type ChartSize, readChart } from "@lodrin/formats";
-import { RequestError } from "./arguments.js";
+import { readOptions, RequestError } from "./arguments.js";
 import type { Voices } from "./draft.js";
 import { libraryFor, readSettings, readSystemFile, readText } from "./files.js";
 
@@ -24,20 +24,10 @@ export function range(words: readonly string[], library: string, { out, tell }: 
 }
 
 function readWords(words: readonly string[]): { system: string; sizes: string; settings: string | undefined; json: boolean } {
-  const options = new Map<string, string>();
-  const rest: string[] = [];
-  for (let i = 0; i < words.length; i++) {
-    const word = words[i] as string;
-    if (word === "--sizes" || word === "--settings") {
-      const value = words[++i];
-      if (value === undefined) throw new RequestError(`${word} needs a file behind it. Use: ${USAGE}`);
-      options.set(word, value);
-    } else if (word !== "--json") rest.push(word);
-  }
-  const [system, ...more] = rest;
+  const { system, options, json } = readOptions(words, USAGE, ["--sizes", "--settings"]);
   const sizes = options.get("--sizes");
-  if (system === undefined || sizes === undefined || more.length > 0) throw new RequestError(`Use: ${USAGE}`);
-  return { system, sizes, settings: options.get("--settings"), json: words.includes("--json") };
+  if (sizes === undefined) throw new RequestError(`Use: ${USAGE}`);
+  return { system, sizes, settings: options.get("--settings"), json };
 }
 
 function readSizes(file: string): readonly ChartSize[] {

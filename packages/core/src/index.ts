@@ -10,6 +10,16 @@ export { insertLines, moveStatements, removeStatements, replaceStatement } from 
 export { measureLine } from "./phrase/line-phrases.js";
 export { type LineToMend, linesToMend, putLines, quickLines, takeProposal } from "./phrase/handout.js";
 export { definitionsOf, type NameKind, referencesOf } from "./system/references.js";
+export {
+  type Cause,
+  handTolerance,
+  review,
+  type Review,
+  type ReviewedReading,
+  type ReviewOptions,
+  type SlipCode,
+  SLIPS,
+} from "./review/index.js";
 export { wordsIn } from "./glossary/words-in.js";
 export type { TradeWord } from "./glossary/words.js";
 export { easeOf } from "./plan/ease-of.js";

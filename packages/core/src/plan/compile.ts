@@ -252,7 +252,7 @@ class Compiler {
       when,
       formulas,
       lays: laidOff(s, formulas),
-      dependsOn: { points: [...uses.points], paths: [...uses.names].filter((n) => this.scope.paths.has(n)) },
+      dependsOn: { points: [...uses.points], paths: [...uses.names].filter((n) => this.scope.paths.has(n)), names: [...uses.names] },
       draw: problem ? undefined : draw,
       problem,
     });

@@ -63,8 +63,8 @@ export interface PlannedStep {
   readonly heading: string | undefined;
   readonly when: Typed | undefined;
   readonly formulas: readonly PlannedFormula[];
-  /** Points and paths the step reads. */
-  readonly dependsOn: { readonly points: readonly string[]; readonly paths: readonly string[] };
+  /** Points and paths the step reads, and all the names in its rules: of values, paths, measurements, settings and choices. */
+  readonly dependsOn: { readonly points: readonly string[]; readonly paths: readonly string[]; readonly names: readonly string[] };
   /** Those of its formulas that are laid off the way the verb says: less than nothing is doubted. */
   readonly lays: readonly PlannedFormula[];
   /** Draws the step into the frame. Undefined when the step could not be compiled; `problem` then says why. */

@@ -1,47 +1,11 @@
 import { describe, expect, it } from "vitest";
 import type { CheckResult } from "../check/result.js";
-import { MM_PER } from "../quantity/units.js";
 import { distanceToRing, insideRing, selfCrossing } from "../geometry/ring.js";
-import type { Plan } from "../plan/plan.js";
 import { run } from "./run.js";
+import { bodiesFor } from "../test/bodies.js";
 import { readShelf } from "../test/shelf.js";
 
 const HOW_MANY = 60;
-
-type Body = Record<string, number>;
-
-/** The same bodies every time: numbers from 0 to 1 (Numerical Recipes' quick generator; its constants are from memory). */
-function numbers(seed: number): () => number {
-  let state = seed;
-  return () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
-}
-
-/**
- * Sixty bodies round the worked one, from slight to stout and from short to tall, each measure wandering two per cent on
- * its own and read to an eighth of a unit. Widths across the body grow as the root of its girths (common practice, no
- * source); no figure leaves the range the system expects.
- */
-function bodiesFor(plan: Plan, worked: Body): Body[] {
-  const next = numbers(7);
-  return Array.from({ length: HOW_MANY }, (_, i) => {
-    const girth = 0.84 + (0.5 * i) / (HOW_MANY - 1);
-    const length = 0.92 + (0.16 * ((i * 7) % HOW_MANY)) / (HOW_MANY - 1);
-    const body: Body = {};
-    for (const { source, from, to } of plan.measures) {
-      const base = worked[source.key];
-      if (base === undefined) continue;
-      if (source.kind === "number") {
-        body[source.key] = Math.round(from + ((to - from) * i) / (HOW_MANY - 1));
-        continue;
-      }
-      const grown = source.kind === "girth" ? girth : source.kind === "width" ? Math.sqrt(girth) : length;
-      const by = MM_PER[plan.system.unit];
-      const wanted = base * grown * (1 + (next() - 0.5) * 0.04);
-      body[source.key] = Math.min(to / by, Math.max(from / by, Math.round(wanted * 8) / 8));
-    }
-    return body;
-  });
-}
 
 interface Tally {
   pass: number;
@@ -51,7 +15,7 @@ interface Tally {
 }
 
 const library = readShelf().map(({ slug, plan, examples: [{ measurements, settings }] }) => {
-  const runs = bodiesFor(plan, measurements).map((body) => run(plan, body, settings));
+  const runs = bodiesFor(plan, measurements, HOW_MANY).map((body) => run(plan, body, settings));
   const tallies = new Map<string, Tally>();
   const count = (check: CheckResult): void => {
     const tally = tallies.get(check.name) ?? { pass: 0, warn: 0, fail: 0, cause: check.cause };

@@ -1,0 +1,95 @@
+import { parseTape } from "../quantity/parse-tape.js";
+import { type HomeUnit, toMm } from "../quantity/units.js";
+import type { Plan } from "../plan/plan.js";
+import type { Given } from "../run/inputs.js";
+import type { Run } from "../run/run.js";
+import { type Cause, causesOf, type TakenReading } from "./causes.js";
+import { measuredBy } from "./reading.js";
+import { redrawing } from "./redraw.js";
+
+/** How far a hand may be off and still be right: an eighth of an inch, or three millimetres (common practice, no source). */
+export const handTolerance = (unit: HomeUnit): number => (unit === "in" ? toMm(1 / 8, "in") : 3);
+
+/** One reading of the tape on a student's own paper, judged. Lengths in mm. */
+export interface ReviewedReading {
+  readonly name: string;
+  readonly expected: number | undefined;
+  readonly read: number | undefined;
+  /** Read less expected. */
+  readonly difference: number | undefined;
+  readonly verdict: "right" | "off" | "unread";
+  /** What likely happened, the likeliest first; none for a right reading. */
+  readonly causes: readonly Cause[];
+  /** Later steps that the likeliest cause spoils, by name. */
+  readonly spoils: readonly string[];
+  /** For a reading that cannot be judged: why, and what to do. */
+  readonly why?: string;
+  readonly fix?: string;
+}
+
+/** All readings of one draft judged together. */
+export interface Review {
+  readonly readings: readonly ReviewedReading[];
+  /** The fewest slips that explain all readings together. */
+  readonly together: readonly Cause[];
+}
+
+export interface ReviewOptions {
+  /** The tape in the hand: what a reading without a unit is read in. */
+  readonly unit?: HomeUnit;
+  readonly toleranceMm?: number;
+}
+
+/**
+ * Judges readings of a hand draft against its run, and finds the slips that explain those that are off. A reading within the
+ * tolerance is right, whatever the others say. Readings are named by step (`F7`), or by a length (`dist(F3, F9)`).
+ */
+export function review(
+  plan: Plan,
+  run: Run,
+  readings: Given,
+  { unit = plan.system.unit, toleranceMm = handTolerance(unit) }: ReviewOptions = {},
+): Review {
+  const drawing = redrawing(plan, run);
+  const refused: ReviewedReading[] = [];
+  const taken: TakenReading[] = [];
+  const order = Object.keys(readings);
+  for (const name of order) {
+    const measured = measuredBy(name, drawing);
+    const read = lengthOf(readings[name] as string | number, unit);
+    if ("why" in measured || "why" in read) {
+      const expected = "why" in measured ? undefined : measured.on(drawing.frame);
+      refused.push(unread(name, "why" in measured ? measured : (read as { why: string; fix: string }), expected));
+      continue;
+    }
+    const expected = measured.on(drawing.frame);
+    if (Number.isFinite(expected)) taken.push({ name, measured, expected, read: read.mm });
+    else refused.push(unread(name, { why: `${name} cannot be measured on this draft.`, fix: "Read another step." }, undefined));
+  }
+  const { found, together } = causesOf(drawing, taken, unit, toleranceMm);
+  const judged = taken.map(({ name, expected, read }, i): ReviewedReading => {
+    const { causes = [], spoils = [] } = found[i] ?? {};
+    const off = Math.abs(read - expected) > toleranceMm + 1e-9;
+    return { name, expected, read, difference: read - expected, verdict: off ? "off" : "right", causes: off ? causes : [], spoils };
+  });
+  return { readings: order.flatMap((name) => [...judged, ...refused].find((r) => r.name === name) ?? []), together };
+}
+
+function lengthOf(given: string | number, unit: HomeUnit): { mm: number } | { why: string; fix: string } {
+  if (typeof given === "number")
+    return Number.isFinite(given) ? { mm: toMm(given, unit) } : { why: "This is no figure.", fix: "Type what the tape reads." };
+  const read = parseTape(given, unit);
+  return read.ok ? { mm: read.mm } : { why: read.why, fix: "Type what the tape reads, like 10 1/2 or 26.5." };
+}
+
+const unread = (name: string, { why, fix }: { why: string; fix: string }, expected: number | undefined): ReviewedReading => ({
+  name,
+  expected,
+  read: undefined,
+  difference: undefined,
+  verdict: "unread",
+  causes: [],
+  spoils: [],
+  why,
+  fix,
+});

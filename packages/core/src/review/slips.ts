@@ -1,0 +1,49 @@
+import type { Frame } from "../formula/scope.js";
+import { inWords } from "../formula/in-words.js";
+import { stepName } from "../plan/step-name.js";
+import type { PlannedFormula, PlannedStep } from "../plan/plan.js";
+import type { HomeUnit } from "../quantity/units.js";
+import { SLIPS, type SlipCode } from "./codes.js";
+import { drawWith } from "./draw-with.js";
+import { placeSlips } from "./place-slips.js";
+import type { Redrawing } from "./redraw.js";
+import { ruleSlips } from "./rule-slips.js";
+import type { Slip } from "./slip.js";
+import { tapeSlips } from "./tape-slips.js";
+
+/** Every way a hand may go wrong at one step of a draft, one slip at a time; `unit` is that of the tape in the hand. */
+export function slipsOf(drawing: Redrawing, index: number, unit: HomeUnit): Slip[] {
+  const { plan, run, frame } = drawing;
+  const step = plan.steps[index] as PlannedStep;
+  const { source } = step;
+  if (source.is === "path" || !step.draw || run.outcomes[index]?.status !== "drawn") return [];
+  const name = inWords(stepName(step));
+  const slip = (code: SlipCode, says: string, draw: (f: Frame) => void): Slip => ({
+    code,
+    step: index,
+    says: `At ${name}, ${says}.`,
+    weight: SLIPS[code],
+    draw,
+  });
+  const with_ = (formula: PlannedFormula, figure: (f: Frame) => number): ((f: Frame) => void) =>
+    source.is === "value"
+      ? (f) => void (f.slots[step.target] = figure(f))
+      : drawWith(plan, step, source, { figures: { [formula.name]: figure } });
+  const found = step.formulas.flatMap((formula) => {
+    const rules = ruleSlips(plan, frame, formula).map(({ code, says, run: figure }) => slip(code, says, with_(formula, figure)));
+    if (source.is === "value" || formula.kind !== "length") return rules;
+    const right = formula.typed.run(frame);
+    return [
+      ...rules,
+      ...tapeSlips(Math.abs(right), unit).map(({ code, mm, says }) =>
+        slip(
+          code,
+          says,
+          with_(formula, () => Math.sign(right) * mm),
+        ),
+      ),
+    ];
+  });
+  if (source.is === "point") for (const { code, says, draw } of placeSlips(drawing, index, source)) found.push(slip(code, says, draw));
+  return found;
+}
