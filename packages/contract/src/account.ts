@@ -39,6 +39,10 @@ export const AccountEvent = Type.Object(
       Type.Literal("reset-letter-sent"),
       Type.Literal("role-changed"),
       Type.Literal("data-taken-out"),
+      Type.Literal("figures-seen"),
+      Type.Literal("hand-in-seen"),
+      Type.Literal("hand-in-judged"),
+      Type.Literal("results-taken-out"),
     ]),
     at: Moment,
     /** Who did it, by name; "you", or the command line. */

@@ -3,7 +3,7 @@ import { closed, Done, Id, IdParams, Moment, Name, Note, OwnId, Unit, Version, W
 import { route } from "./route.js";
 
 /** Settings and choices as they were set, by key; lengths as written. */
-const Settings = Type.Record(Type.String({ pattern: "^[a-z_][a-zA-Z0-9_]{0,59}$" }), Type.String({ minLength: 1, maxLength: 60 }), {
+export const Settings = Type.Record(Type.String({ pattern: "^[a-z_][a-zA-Z0-9_]{0,59}$" }), Type.String({ minLength: 1, maxLength: 60 }), {
   maxProperties: 200,
   additionalProperties: false,
 });

@@ -15,6 +15,7 @@ import { authRoutes } from "./auth/routes.js";
 import { sessions } from "./auth/session.js";
 import { draftFiles } from "./drafts/files.js";
 import { draftsRoutes } from "./drafts/routes.js";
+import { tableRoutesOf } from "./drafts/table.js";
 import type { FileMaker } from "./files/file-maker.js";
 import { noRoute, problems, ProblemError } from "./http/problem.js";
 import type { Mailer } from "./mail/mailer.js";
@@ -22,6 +23,13 @@ import { peopleRoutes } from "./people/routes.js";
 import { placeRoutesOf } from "./place/routes.js";
 import { systemsRoutes } from "./systems/routes.js";
 import { chartsRoutes } from "./charts/routes.js";
+import { assignmentsRoutes } from "./classes/assignments.js";
+import { handInsRoutes } from "./classes/hand-ins.js";
+import { lessonsRoutes } from "./classes/lessons.js";
+import type { LiveHub } from "./classes/live-hub.js";
+import { livesRoutes } from "./classes/live.js";
+import { questionsRoutes } from "./classes/questions.js";
+import { classesRoutes } from "./classes/routes.js";
 import { bookletRoute } from "./works/booklet.js";
 import { worksRoutes } from "./works/routes.js";
 
@@ -31,6 +39,8 @@ export interface AppContext {
   readonly pool: Pool;
   readonly log: Logger;
   readonly files: FileMaker;
+  /** Brings what happens in a class to its watchers. */
+  readonly live: LiveHub;
   readonly sessionSecret: string;
   readonly webRoot: string | undefined;
   readonly secure?: boolean;
@@ -76,6 +86,13 @@ export function createApp(context: AppContext): Express {
   chartsRoutes(router, context.knex);
   draftsRoutes(router, context.knex);
   draftFiles(router, context.knex, context.files);
+  tableRoutesOf(router, context.knex);
+  classesRoutes(router, context.knex);
+  lessonsRoutes(router, context.knex);
+  assignmentsRoutes(router, context.knex);
+  handInsRoutes(router, context.knex);
+  questionsRoutes(router, context.knex);
+  livesRoutes(router, context.knex, context.live);
   app.use(router);
   app.use("/api", noRoute);
   if (context.webRoot !== undefined && existsSync(context.webRoot)) serveWeb(app, context.webRoot);

@@ -1,5 +1,6 @@
 import { fileURLToPath } from "node:url";
 import { createApp } from "./app.js";
+import { LiveHub } from "./classes/live-hub.js";
 import type { Config } from "./config.js";
 import { connect, poolFor } from "./database/connect.js";
 import { FileMaker } from "./files/file-maker.js";
@@ -19,7 +20,21 @@ export function serve(config: Config, number: number): void {
   const pool = poolFor(config.databaseUrl);
   const files = new FileMaker(fileURLToPath(new URL("./file-worker.mjs", import.meta.url)));
   const { sessionSecret, webRoot, secure, trustProxy, demo, address } = config;
-  const app = createApp({ knex, pool, log, files, sessionSecret, webRoot, secure, trustProxy, demo, address, mailer: mailerOf(config) });
+  const live = new LiveHub(pool, log);
+  const app = createApp({
+    knex,
+    pool,
+    log,
+    files,
+    live,
+    sessionSecret,
+    webRoot,
+    secure,
+    trustProxy,
+    demo,
+    address,
+    mailer: mailerOf(config),
+  });
   const server = app.listen(config.port, config.host, (error?: Error) => {
     if (!error) return;
     process.stderr.write(`${error.message}\n`);
@@ -27,6 +42,8 @@ export function serve(config: Config, number: number): void {
   });
 
   const stop = async (): Promise<void> => {
+    // Whoever follows a lesson comes again, to another process.
+    live.close();
     const finished = new Promise((resolve) => server.close(resolve));
     server.closeIdleConnections();
     await Promise.race([finished, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS).unref())]);

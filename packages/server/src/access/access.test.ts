@@ -22,6 +22,14 @@ const NEW_PERSON = { name: "Ansel", isSelf: false, isChild: false, note: "" };
 const NEW_SET = { takenOn: "2026-10-01", unit: "cm", written: {}, note: "" };
 const NEW_CHART = { name: "Women", note: "", columns: [], sizes: [] };
 const PASSWORD = "long enough 1";
+const READING = { name: "#4", written: "10 1/2", verdict: "right", code: "", step: "", says: "" };
+const NEW_CLASS = { name: "Monday", term: "", meets: "", note: "", classmatesAnswer: false };
+const NEW_LESSON = { title: "One", place: 0, on: null, minutes: 0, done: false, pages: [] };
+const NEW_ASSIGNMENT = {
+  ...{ title: "Draft it", text: "", slug: SHIRT, systemVersion: 1, body: { kind: "own" }, settings: {}, free: [], readings: [] },
+  ...{ picture: false, note: false, dueOn: null, toleranceMm: 3, rubric: [] },
+};
+const LIVE = { slug: SHIRT, systemVersion: 1, step: "#1" };
 
 /** What a row of the table may be about: things of one account, made anew for each call. */
 interface Things {
@@ -31,6 +39,12 @@ interface Things {
   readonly draft: string;
   readonly work: string;
   readonly chart: string;
+  /** A class the account teaches, and what is in it. */
+  readonly klass: string;
+  readonly lesson: string;
+  readonly assignment: string;
+  readonly handIn: string;
+  readonly question: string;
 }
 
 /** How a route is called, and what its owner's role and a stranger to the things get. `null`: there is nobody else's to touch. */
@@ -148,6 +162,117 @@ const TABLE: Readonly<Record<string, Row>> = {
   "PATCH /api/drafts/:id/step": { path: (t) => `/api/drafts/${t.draft}/step`, body: () => ({ step: 3 }), own: 200, others: 404 },
   "POST /api/drafts/:id/duplicate": { path: (t) => `/api/drafts/${t.draft}/duplicate`, body: () => ({}), own: 201, others: 404 },
   "GET /api/drafts/:id/files/:file": { path: (t) => `/api/drafts/${t.draft}/files/answers.csv`, own: 200, others: 404 },
+  "GET /api/drafts/:id/table": { path: (t) => `/api/drafts/${t.draft}/table`, own: 200, others: 404 },
+  "PATCH /api/drafts/:id/table": {
+    path: (t) => `/api/drafts/${t.draft}/table`,
+    body: () => ({ ticked: ["#1"], unticked: [], seconds: 5 }),
+    own: 200,
+    others: 404,
+  },
+  "POST /api/drafts/:id/readings": {
+    path: (t) => `/api/drafts/${t.draft}/readings`,
+    body: () => ({ readings: [READING] }),
+    own: 201,
+    others: 404,
+  },
+  "GET /api/classes": { own: 200, others: null },
+  "GET /api/classes/:id": { path: (t) => `/api/classes/${t.klass}`, own: 200, others: 404 },
+  "POST /api/classes": { body: () => NEW_CLASS, own: 201, others: null },
+  "PATCH /api/classes/:id": { path: (t) => `/api/classes/${t.klass}`, body: () => ({ version: 1, note: "x" }), own: 200, others: 404 },
+  "DELETE /api/classes/:id": { path: (t) => `/api/classes/${t.klass}`, own: 200, others: 404 },
+  "POST /api/classes/:id/restore": {
+    path: (t) => `/api/classes/${t.klass}/restore`,
+    before: (_, t) => h.knex("classes").where({ id: t.klass }).update({ deletedAt: new Date() }),
+    own: 201,
+    others: 404,
+  },
+  // Nobody joins the own class; a code is nobody's secret who has it.
+  "POST /api/class-codes/:code": { path: (t) => `/api/class-codes/${codeOf(t.klass)}`, own: 409, others: 201 },
+  // A teacher is not in the own class.
+  "PATCH /api/classes/:id/membership": {
+    path: (t) => `/api/classes/${t.klass}/membership`,
+    body: () => ({ shares: true }),
+    own: 404,
+    others: 404,
+  },
+  "DELETE /api/classes/:id/membership": { path: (t) => `/api/classes/${t.klass}/membership`, own: 404, others: 404 },
+  "PATCH /api/classes/:id/members/:accountId": {
+    path: (t) => `/api/classes/${t.klass}/members/${t.accountId}`,
+    body: () => ({ group: "A" }),
+    own: 404,
+    others: 404,
+  },
+  "DELETE /api/classes/:id/members/:accountId": { path: (t) => `/api/classes/${t.klass}/members/${t.accountId}`, own: 404, others: 404 },
+  "GET /api/classes/:id/standing": { path: (t) => `/api/classes/${t.klass}/standing`, own: 200, others: 404 },
+  "GET /api/classes/:id/slips": { path: (t) => `/api/classes/${t.klass}/slips`, own: 200, others: 404 },
+  "GET /api/classes/:id/lessons": { path: (t) => `/api/classes/${t.klass}/lessons`, own: 200, others: 404 },
+  "POST /api/classes/:id/lessons": { path: (t) => `/api/classes/${t.klass}/lessons`, body: () => NEW_LESSON, own: 201, others: 404 },
+  "PATCH /api/lessons/:id": { path: (t) => `/api/lessons/${t.lesson}`, body: () => ({ version: 1, title: "x" }), own: 200, others: 404 },
+  "DELETE /api/lessons/:id": { path: (t) => `/api/lessons/${t.lesson}`, own: 200, others: 404 },
+  "POST /api/lessons/:id/restore": {
+    path: (t) => `/api/lessons/${t.lesson}/restore`,
+    before: (_, t) => h.knex("lessons").where({ id: t.lesson }).update({ deletedAt: new Date() }),
+    own: 201,
+    others: 404,
+  },
+  "GET /api/classes/:id/assignments": { path: (t) => `/api/classes/${t.klass}/assignments`, own: 200, others: 404 },
+  "POST /api/classes/:id/assignments": {
+    path: (t) => `/api/classes/${t.klass}/assignments`,
+    body: () => NEW_ASSIGNMENT,
+    own: 201,
+    others: 404,
+  },
+  "PATCH /api/assignments/:id": {
+    path: (t) => `/api/assignments/${t.assignment}`,
+    body: () => ({ version: 1, title: "x" }),
+    own: 200,
+    others: 404,
+  },
+  "DELETE /api/assignments/:id": { path: (t) => `/api/assignments/${t.assignment}`, own: 200, others: 404 },
+  "POST /api/assignments/:id/restore": {
+    path: (t) => `/api/assignments/${t.assignment}/restore`,
+    before: (_, t) => h.knex("assignments").where({ id: t.assignment }).update({ deletedAt: new Date() }),
+    own: 201,
+    others: 404,
+  },
+  "GET /api/assignments/:id/hand-ins": { path: (t) => `/api/assignments/${t.assignment}/hand-ins`, own: 200, others: 404 },
+  // A teacher hands nothing in.
+  "POST /api/assignments/:id/hand-ins": {
+    path: (t) => `/api/assignments/${t.assignment}/hand-ins`,
+    body: (t) => ({ draftId: t.draft, note: "", picture: null, marksOnPicture: [] }),
+    own: 404,
+    others: 404,
+  },
+  "GET /api/hand-ins/:id/picture": { path: (t) => `/api/hand-ins/${t.handIn}/picture`, own: 200, others: 404 },
+  "PATCH /api/hand-ins/:id": { path: (t) => `/api/hand-ins/${t.handIn}`, body: () => ({ state: "seen" }), own: 200, others: 404 },
+  "POST /api/hand-ins/:id/comments": {
+    path: (t) => `/api/hand-ins/${t.handIn}/comments`,
+    body: () => ({ place: "#4", text: "Look here." }),
+    own: 201,
+    others: 404,
+  },
+  "GET /api/classes/:id/questions": { path: (t) => `/api/classes/${t.klass}/questions`, own: 200, others: 404 },
+  "POST /api/classes/:id/questions": {
+    path: (t) => `/api/classes/${t.klass}/questions`,
+    body: () => ({ slug: SHIRT, step: "#4", text: "Why?" }),
+    own: 201,
+    others: 404,
+  },
+  "POST /api/questions/:id/answers": {
+    path: (t) => `/api/questions/${t.question}/answers`,
+    body: () => ({ text: "So." }),
+    own: 201,
+    others: 404,
+  },
+  "GET /api/classes/:id/live/events": { path: (t) => `/api/classes/${t.klass}/live/events`, own: 200, others: 404 },
+  "POST /api/classes/:id/live": { path: (t) => `/api/classes/${t.klass}/live`, body: () => LIVE, own: 201, others: 404 },
+  "DELETE /api/classes/:id/live": { path: (t) => `/api/classes/${t.klass}/live`, own: 200, others: 404 },
+  "POST /api/classes/:id/live/follower": {
+    path: (t) => `/api/classes/${t.klass}/live/follower`,
+    body: () => ({ step: "#1", ticked: false, off: [] }),
+    own: 404,
+    others: 404,
+  },
   "DELETE /api/drafts/:id": { path: (t) => `/api/drafts/${t.draft}`, own: 200, others: 404 },
   "POST /api/drafts/:id/restore": {
     path: (t) => `/api/drafts/${t.draft}/restore`,
@@ -155,6 +280,47 @@ const TABLE: Readonly<Record<string, Row>> = {
     own: 201,
     others: 404,
   },
+};
+
+/** Routes about a class or what is in one. */
+const CLASS_ROUTE = /^\/api\/(classes\/:id|lessons|assignments|hand-ins|questions)/;
+
+/** What a student of the class gets. */
+const IN_CLASS: Readonly<Record<string, number>> = {
+  "GET /api/classes/:id": 200,
+  "PATCH /api/classes/:id": 403,
+  "DELETE /api/classes/:id": 403,
+  "POST /api/classes/:id/restore": 403,
+  "PATCH /api/classes/:id/membership": 200,
+  "DELETE /api/classes/:id/membership": 200,
+  "PATCH /api/classes/:id/members/:accountId": 403,
+  "DELETE /api/classes/:id/members/:accountId": 403,
+  "GET /api/classes/:id/standing": 403,
+  "GET /api/classes/:id/slips": 403,
+  "GET /api/classes/:id/lessons": 200,
+  "POST /api/classes/:id/lessons": 403,
+  "PATCH /api/lessons/:id": 403,
+  "DELETE /api/lessons/:id": 403,
+  "POST /api/lessons/:id/restore": 403,
+  "GET /api/classes/:id/assignments": 200,
+  "POST /api/classes/:id/assignments": 403,
+  "PATCH /api/assignments/:id": 403,
+  "DELETE /api/assignments/:id": 403,
+  "POST /api/assignments/:id/restore": 403,
+  "GET /api/assignments/:id/hand-ins": 200,
+  "POST /api/assignments/:id/hand-ins": 201,
+  // Another student's.
+  "GET /api/hand-ins/:id/picture": 404,
+  "PATCH /api/hand-ins/:id": 403,
+  "POST /api/hand-ins/:id/comments": 404,
+  "GET /api/classes/:id/questions": 200,
+  "POST /api/classes/:id/questions": 201,
+  // In this class the teacher answers.
+  "POST /api/questions/:id/answers": 403,
+  "GET /api/classes/:id/live/events": 200,
+  "POST /api/classes/:id/live": 403,
+  "DELETE /api/classes/:id/live": 403,
+  "POST /api/classes/:id/live/follower": 201,
 };
 
 const ROLES: readonly Role[] = ["student", "instructor", "owner"];
@@ -185,11 +351,40 @@ async function someone(role: Role): Promise<{ v: Visitor; things: Things }> {
   await h.knex("works").insert({ id: work, ownerId: accountId, slug: `w-${work}`, title: "Mine", ...notation });
   const chart = randomUUID();
   await h.knex("size_charts").insert({ id: chart, ownerId: accountId, name: "Mine", columns: "[]", sizes: "[]" });
-  return { v, things: { accountId, person: person.id, set: set.id, draft: draft.id, work, chart } };
+  const made = await schoolOf(accountId);
+  return { v, things: { accountId, person: person.id, set: set.id, draft: draft.id, work, chart, ...made } };
+}
+
+const codeOf = (klass: string): string => klass.slice(0, 8).toUpperCase();
+
+/** A class of the account's own with a lesson, an assignment that a stranger handed something in to, and a question. */
+async function schoolOf(teacherId: string): Promise<Pick<Things, "klass" | "lesson" | "assignment" | "handIn" | "question">> {
+  const [klass, lesson, assignment, handIn, question] = Array.from({ length: 5 }, () => randomUUID()) as [
+    string,
+    string,
+    string,
+    string,
+    string,
+  ];
+  const version = await h.knex("system_versions").where({ slug: SHIRT }).first<{ id: string }>("id");
+  const student = await h.knex("accounts").whereNot({ id: teacherId }).first<{ id: string }>("id");
+  await h.knex("classes").insert({ id: klass, teacherId, name: "Mine", code: codeOf(klass) });
+  await h.knex("class_members").insert({ classId: klass, accountId: student.id });
+  await h.knex("lessons").insert({ id: lesson, classId: klass, title: "One", pages: "[]" });
+  const empty = { body: '{"kind":"own"}', settings: "{}", free: "[]", readings: "[]", rubric: "[]" };
+  await h
+    .knex("assignments")
+    .insert({ id: assignment, classId: klass, title: "Draft it", systemVersionId: version.id, toleranceMm: 3, ...empty });
+  const handed = { measurements: "{}", settings: "{}", readings: "[]", marksOnPicture: "[]", picture: "data:image/jpeg;base64,AA==" };
+  await h.knex("hand_ins").insert({ id: handIn, assignmentId: assignment, accountId: student.id, attempt: 1, unit: "cm", ...handed });
+  await h.knex("questions").insert({ id: question, classId: klass, byId: student.id, slug: SHIRT, step: "#4", text: "Why?" });
+  return { klass, lesson, assignment, handIn, question };
 }
 
 const called = (v: Visitor, route: Route, row: Row, t: Things): Promise<request.Response> => {
   const path = row.path?.(t) ?? route.path;
+  // A stream does not end by itself.
+  if (path.endsWith("/live/events")) return v.begin(path);
   return route.method === "GET" ? v.get(path) : v.send(route.method.toLowerCase() as "post", path, row.body?.(t) ?? {});
 };
 
@@ -204,6 +399,20 @@ describe.each(ROUTES.map((route) => [`${route.method} ${route.path}`, route] as 
       const agent = request(h.app);
       const reply = await (route.method === "GET" ? agent.get(path) : agent[route.method.toLowerCase() as "post"](path).send({}));
       expect(reply.status).toBe(401);
+    });
+
+  if (CLASS_ROUTE.test(route.path))
+    it("to who is in the class, or teaches another, what its row says and nothing else", async () => {
+      const teacher = await someone("instructor");
+      const student = await someone("student");
+      const stranger = await someone("instructor");
+      await h.knex("class_members").insert({ classId: teacher.things.klass, accountId: student.things.accountId });
+      await row.before?.(teacher.v, teacher.things);
+      const may = IN_CLASS[name];
+      expect(IN_CLASS, "what a student of the class may do").toHaveProperty([name]);
+      expect((await called(stranger.v, route, row, teacher.things)).status).toBe(row.others);
+      const body = { ...row, body: () => row.body?.({ ...teacher.things, draft: student.things.draft }) ?? {} };
+      expect((await called(student.v, route, body, teacher.things)).status).toBe(may);
     });
 
   it.each(ROLES)("for a %s: what is asked of the role, own things and nobody else's", async (role) => {

@@ -9,6 +9,21 @@ export async function note(knex: Knex, aboutId: string, what: AccountEvent["what
   await knex("events").insert({ aboutId, what, byId });
 }
 
+/** Within so long, what the same person does again to the same account is told once. */
+const ONCE_IN = "1 hour";
+
+/** Notes that somebody looked at what is these accounts'; told once an hour, however often it is looked at. */
+export async function noteSeen(knex: Knex, aboutIds: readonly string[], what: AccountEvent["what"], byId: string): Promise<void> {
+  if (aboutIds.length === 0) return;
+  const told = (await knex("events")
+    .whereIn("aboutId", aboutIds)
+    .where({ what, byId })
+    .where("at", ">", knex.raw("now() - ?::interval", [ONCE_IN]))
+    .select("aboutId")) as { aboutId: string }[];
+  const untold = aboutIds.filter((id) => !told.some((t) => t.aboutId === id));
+  if (untold.length > 0) await knex("events").insert(untold.map((aboutId) => ({ aboutId, what, byId })));
+}
+
 /** What was done about an account, newest first. */
 export async function eventsAbout(knex: Knex, aboutId: string): Promise<AccountEvent[]> {
   const rows = (await knex("events")

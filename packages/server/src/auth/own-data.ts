@@ -27,6 +27,18 @@ export async function ownData(knex: Knex, accountId: string, here: string): Prom
     systems: works.map((w) => ({ ...w.toReply(0), published: undefined, deletedAt: w.deletedAt })),
     sizeCharts: charts.map((c) => ({ ...c.toReply(accountId), deletedAt: c.deletedAt })),
     drafts: drafts.map((d) => ({ ...d.toReply(of(d.systemVersionId)), deletedAt: d.deletedAt })),
+    atTheTable: await knex("draft_tables").whereIn(
+      "draftId",
+      drafts.map((d) => d.id),
+    ),
+    readings: await knex("draft_readings").whereIn(
+      "draftId",
+      drafts.map((d) => d.id),
+    ),
+    classes: await knex("class_members").where({ accountId }),
+    taughtClasses: await knex("classes").where({ teacherId: accountId }),
+    handedIn: await knex("hand_ins").where({ accountId }),
+    questions: await knex("questions").where({ byId: accountId }),
     signedIn: await sessionsOf(knex, accountId, here),
     events: await eventsAbout(knex, accountId),
   };

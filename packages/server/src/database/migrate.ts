@@ -8,6 +8,7 @@ import * as rolesAndResets from "./migrations/006-roles-and-resets.js";
 import * as events from "./migrations/007-events.js";
 import * as systemsInWork from "./migrations/008-systems-in-work.js";
 import * as chartsAndShelf from "./migrations/009-charts-and-shelf.js";
+import * as tableAndClass from "./migrations/010-table-and-class.js";
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "001-accounts": accounts,
@@ -19,6 +20,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "007-events": events,
   "008-systems-in-work": systemsInWork,
   "009-charts-and-shelf": chartsAndShelf,
+  "010-table-and-class": tableAndClass,
 };
 
 const source: Knex.MigrationSource<string> = {

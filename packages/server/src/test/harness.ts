@@ -5,6 +5,7 @@ import type { Knex } from "knex";
 import { pino } from "pino";
 import request, { type Response } from "supertest";
 import { type AppContext, createApp } from "../app.js";
+import { LiveHub } from "../classes/live-hub.js";
 import { connect, poolFor } from "../database/connect.js";
 import { FileMaker } from "../files/file-maker.js";
 import { loadLibrary } from "../systems/library.js";
@@ -35,8 +36,10 @@ export async function openHarness(more: Partial<AppContext> = {}): Promise<Harne
   const logged: string[] = [];
   const log = pino({ level: "info" }, { write: (line: string) => void logged.push(line) });
   const files = new FileMaker(WORKER);
-  const app = createApp({ knex, pool, log, files, sessionSecret: "for tests only", webRoot: undefined, ...more });
+  const live = new LiveHub(pool, log);
+  const app = createApp({ knex, pool, log, files, live, sessionSecret: "for tests only", webRoot: undefined, ...more });
   const close = async (): Promise<void> => {
+    live.close();
     await Promise.all([knex.destroy(), pool.end(), files.close()]);
     await administer(`drop database if exists ${name} with (force)`);
   };
@@ -46,6 +49,8 @@ export async function openHarness(more: Partial<AppContext> = {}): Promise<Harne
 /** A signed-in person: calls carry the session cookie. */
 export interface Visitor {
   readonly get: (path: string) => Promise<Response>;
+  /** Asks for a stream, and lets it go as soon as it has begun. */
+  readonly begin: (path: string) => Promise<Response>;
   readonly send: (method: "post" | "patch" | "delete", path: string, body?: object) => Promise<Response>;
 }
 
@@ -57,6 +62,17 @@ export async function visitor(app: Express, email: string, password?: string): P
   return {
     // A ZIP is not read as text.
     get: async (path) => asPromised("get", path, await (path.endsWith("/data") ? agent.get(path).responseType("blob") : agent.get(path))),
+    begin: (path) =>
+      agent
+        .get(path)
+        .buffer(false)
+        .parse((response, done) => {
+          response.once("data", () => {
+            done(null, undefined);
+            (response as unknown as { destroy: () => void }).destroy();
+          });
+          response.once("end", () => done(null, undefined));
+        }),
     send: async (method, path, body) =>
       asPromised(method, path, await (method === "delete" ? agent.delete(path) : agent[method](path).send(body ?? {}))),
   };

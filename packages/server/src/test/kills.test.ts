@@ -1,17 +1,13 @@
-import { type ChildProcess, spawn } from "node:child_process";
 import { once } from "node:events";
-import { readFile } from "node:fs/promises";
-import { createServer, type AddressInfo } from "node:net";
-import { fileURLToPath } from "node:url";
 import type { Draft } from "@lodrin/contract";
 import request from "supertest";
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { administer, TEMPLATE, urlOf } from "./database.js";
+import { administer, TEMPLATE } from "./database.js";
+import { childrenOf, freePort, startServer } from "./server-process.js";
 
 /** Ten in every run; LODRIN_KILLS=100 for the long one. */
 const KILLS = Number(process.env["LODRIN_KILLS"] ?? 10);
 const DATABASE = `lodrin_test_kills_${process.pid}`;
-const ROOT = fileURLToPath(new URL("../../../../", import.meta.url));
 const NEW = {
   ...{ name: "Killed", note: "", slug: "08-menswear-flat-shirt-block", personId: null, personName: "", setId: null, unit: "cm", step: 0 },
   ...{ measurements: {}, settings: {} },
@@ -23,31 +19,10 @@ beforeAll(async () => {
 });
 afterAll(() => administer(`drop database if exists ${DATABASE} with (force)`));
 
-async function freePort(): Promise<number> {
-  const probe = createServer().listen(0, "127.0.0.1");
-  await once(probe, "listening");
-  const { port } = probe.address() as AddressInfo;
-  probe.close();
-  return port;
-}
-
-/** The server as it is bundled, ready to be called. */
-async function start(port: number, more: NodeJS.ProcessEnv = {}): Promise<ChildProcess> {
-  const env = {
-    ...process.env,
-    ...{ DATABASE_URL: urlOf(DATABASE), LODRIN_PORT: `${port}`, LODRIN_SECRET: "kills", LODRIN_LIBRARY: `${ROOT}systems` },
-    ...{ LODRIN_LOG: "silent", LODRIN_DEMO: "0" },
-    ...more,
-  };
-  const child = spawn("node", [`${ROOT}packages/server/build/server.mjs`], { env, stdio: ["ignore", "pipe", "inherit"] });
-  await new Promise<void>((resolve) => child.stdout.on("data", (text: Buffer) => text.toString().includes("is ready") && resolve()));
-  return child;
-}
-
 it(`no save that was answered is lost in ${KILLS} kills`, async () => {
   const port = await freePort();
   const agent = request.agent(`http://127.0.0.1:${port}`);
-  let server = await start(port);
+  let server = await startServer(DATABASE, port);
   await agent.post("/api/accounts").send({ email: "killed@quillmoor.example", name: "Killed", password: "long enough 1" }).expect(201);
   const { id } = (await agent.post("/api/drafts").send(NEW).expect(201)).body as Draft;
   let version = 1;
@@ -68,7 +43,7 @@ it(`no save that was answered is lost in ${KILLS} kills`, async () => {
       version = (reply.body as Draft).version;
     }
     await ended;
-    server = await start(port);
+    server = await startServer(DATABASE, port);
     const now = (await agent.get(`/api/drafts/${id}`).expect(200)).body as Draft;
     // What was under way when the server was killed may be stored or not; what was answered is.
     if (now.version < version || (now.version === version && answered !== "" && now.note !== answered)) lost++;
@@ -81,13 +56,9 @@ it(`no save that was answered is lost in ${KILLS} kills`, async () => {
   expect(lost).toBe(0);
 }, 600_000);
 
-/** The processes that a process began. */
-const childrenOf = async (pid: number): Promise<number[]> =>
-  (await readFile(`/proc/${pid}/task/${pid}/children`, "utf8")).trim().split(" ").map(Number);
-
 it("a process that is killed is replaced, and the others serve on meanwhile", async () => {
   const port = await freePort();
-  const server = await start(port, { LODRIN_PROCESSES: "2" });
+  const server = await startServer(DATABASE, port, { LODRIN_PROCESSES: "2" });
   const before = await childrenOf(server.pid ?? 0);
   expect(before).toHaveLength(2);
   process.kill(before[0] ?? 0, "SIGKILL");

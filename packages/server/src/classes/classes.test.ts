@@ -1,0 +1,234 @@
+import { randomUUID } from "node:crypto";
+import type {
+  AccountEvent,
+  Assignment,
+  AtTable,
+  Draft,
+  HandIn,
+  HandReading,
+  Lesson,
+  Question,
+  SchoolClass,
+  SlipCount,
+  Standing,
+} from "@lodrin/contract";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { AccountRow } from "../auth/account.js";
+import { type Harness, openHarness, type Visitor, visitor } from "../test/harness.js";
+
+const SHIRT = "08-menswear-flat-shirt-block";
+const CLASS = { name: "Monday evening", term: "Autumn", meets: "Mondays at six", note: "", classmatesAnswer: false };
+const ASSIGNMENT = {
+  ...{
+    title: "The shirt block",
+    text: "On your own figures.",
+    slug: SHIRT,
+    systemVersion: 1,
+    body: { kind: "own" },
+    settings: {},
+    free: [],
+  },
+  ...{ readings: ["#4"], picture: false, note: true, dueOn: "2026-12-04", toleranceMm: 3, rubric: [{ text: "Lines", marks: 5 }] },
+};
+const DRAFT = {
+  ...{ name: "Shirt", note: "", slug: SHIRT, personId: null, personName: "Ansel", setId: null, unit: "cm" as const, step: 0 },
+  ...{ measurements: { chest: "100" }, settings: {} },
+};
+const RIGHT: HandReading = { name: "#4", written: "10 1/2", verdict: "right", code: "", step: "", says: "" };
+const OFF: HandReading = {
+  name: "#5",
+  written: "9",
+  verdict: "off",
+  code: "ease-forgotten",
+  step: "#5",
+  says: "At #5, the ease was forgotten.",
+};
+
+let h: Harness;
+let teacher: Visitor;
+let ann: Visitor;
+let bo: Visitor;
+let other: Visitor;
+beforeAll(async () => {
+  h = await openHarness();
+  await visitor(h.app, "owner@class.example");
+  for (const name of ["teacher", "other"]) {
+    await visitor(h.app, `${name}@class.example`);
+    await AccountRow.query(h.knex)
+      .patch({ role: "instructor" })
+      .where({ email: `${name}@class.example` });
+  }
+  teacher = await visitor(h.app, "teacher@class.example", "long enough 1");
+  other = await visitor(h.app, "other@class.example", "long enough 1");
+  ann = await visitor(h.app, "ann@class.example");
+  bo = await visitor(h.app, "bo@class.example");
+});
+afterAll(() => h.close());
+
+/** A class of the teacher's with these in it. */
+async function classOf(...students: readonly Visitor[]): Promise<SchoolClass> {
+  const made = (await teacher.send("post", "/api/classes", CLASS)).body as SchoolClass;
+  for (const student of students) await student.send("post", `/api/class-codes/${made.code.toLowerCase()}`);
+  return made;
+}
+
+const draftOf = async (v: Visitor, fields: object = {}): Promise<Draft> =>
+  (await v.send("post", "/api/drafts", { ...DRAFT, ...fields })).body as Draft;
+
+describe("a draft at the table", () => {
+  it("keeps ticks, the time and every reading, and nothing of the draft changes by it", async () => {
+    const { id } = await draftOf(ann);
+    await ann.send("patch", `/api/drafts/${id}/table`, { ticked: ["#1", "#2"], unticked: [], seconds: 40 });
+    await ann.send("patch", `/api/drafts/${id}/table`, { ticked: ["#3"], unticked: ["#1"], seconds: 20 });
+    await ann.send("post", `/api/drafts/${id}/readings`, { readings: [OFF, RIGHT] });
+    const table = (await ann.send("post", `/api/drafts/${id}/readings`, { readings: [{ ...OFF, verdict: "right", written: "9 1/2" }] }))
+      .body as AtTable;
+    expect(table).toMatchObject({ ticked: ["#2", "#3"], seconds: 60 });
+    expect(table.readings.map((r) => [r.name, r.written, r.verdict])).toEqual([
+      ["#5", "9", "off"],
+      ["#4", "10 1/2", "right"],
+      ["#5", "9 1/2", "right"],
+    ]);
+    expect((await ann.get(`/api/drafts/${id}`)).body).toMatchObject({ version: 1 });
+  });
+
+  it("ticks of two tabs at once are both kept", async () => {
+    const { id } = await draftOf(ann);
+    const ticks = Array.from({ length: 8 }, (_, i) =>
+      ann.send("patch", `/api/drafts/${id}/table`, { ticked: [`#${i}`], unticked: [], seconds: 1 }),
+    );
+    await Promise.all(ticks);
+    const table = (await ann.get(`/api/drafts/${id}/table`)).body as AtTable;
+    expect([table.ticked.length, table.seconds]).toEqual([8, 8]);
+  });
+});
+
+describe("a class", () => {
+  it("is joined by its code, and a student sees nobody but themselves in it", async () => {
+    const made = await classOf(ann, bo);
+    expect(((await teacher.get(`/api/classes/${made.id}`)).body as SchoolClass).members).toHaveLength(2);
+    const seen = (await ann.get(`/api/classes/${made.id}`)).body as SchoolClass;
+    expect(seen.members).toHaveLength(1);
+    expect([seen.code, seen.mine, seen.teacher]).toEqual(["", false, "Somebody"]);
+    expect((await bo.send("post", "/api/class-codes/NOSUCHCO")).status).toBe(404);
+  });
+
+  it("shows figures only of who shares, tells them so, and no longer when sharing is taken back", async () => {
+    const made = await classOf(ann, bo);
+    const { id } = await draftOf(ann, { name: "Shared" });
+    await ann.send("post", `/api/drafts/${id}/readings`, { readings: [OFF, RIGHT] });
+    expect((await teacher.get(`/api/classes/${made.id}/standing`)).body).toEqual([]);
+    await ann.send("patch", `/api/classes/${made.id}/membership`, { shares: true });
+    const standing = (await teacher.get(`/api/classes/${made.id}/standing`)).body as Standing[];
+    expect(standing.find((s) => s.draftId === id)).toMatchObject({ draftName: "Shared", readings: 2, off: [OFF] });
+    expect((await teacher.get(`/api/classes/${made.id}/slips`)).body as SlipCount[]).toContainEqual(
+      expect.objectContaining({ slug: SHIRT, step: "#5", code: "ease-forgotten", students: 1 }),
+    );
+    await teacher.get(`/api/classes/${made.id}/standing`);
+    const told = ((await ann.get("/api/account/events")).body as AccountEvent[]).filter((e) => e.what === "figures-seen");
+    expect(told).toEqual([expect.objectContaining({ by: "Somebody" })]);
+    await ann.send("patch", `/api/classes/${made.id}/membership`, { shares: false });
+    expect((await teacher.get(`/api/classes/${made.id}/standing`)).body).toEqual([]);
+  });
+
+  it("is left by a student, and a removed student no longer enters", async () => {
+    const made = await classOf(ann, bo);
+    await ann.send("delete", `/api/classes/${made.id}/membership`);
+    expect((await ann.get(`/api/classes/${made.id}`)).status).toBe(404);
+    const boId = ((await bo.get("/api/session")).body as { id: string }).id;
+    await teacher.send("patch", `/api/classes/${made.id}/members/${boId}`, { group: "Brass" });
+    expect(((await teacher.get(`/api/classes/${made.id}`)).body as SchoolClass).members[0]?.group).toBe("Brass");
+    await teacher.send("delete", `/api/classes/${made.id}/members/${boId}`);
+    expect((await bo.get(`/api/classes/${made.id}/lessons`)).status).toBe(404);
+  });
+
+  it("has lessons that its teacher writes and everyone in it reads", async () => {
+    const made = await classOf(ann);
+    const pages = [
+      { kind: "text", text: "# Why a block" },
+      { kind: "steps", slug: SHIRT, from: "#1", to: "#4", text: "" },
+      { kind: "words", words: ["yoke"] },
+    ];
+    const lesson = { title: "The frame", place: 0, on: "2026-11-30", minutes: 90, done: false, pages };
+    const { id } = (await teacher.send("post", `/api/classes/${made.id}/lessons`, lesson)).body as Lesson;
+    expect((await ann.get(`/api/classes/${made.id}/lessons`)).body).toEqual([expect.objectContaining({ id, ...lesson })]);
+    await teacher.send("patch", `/api/lessons/${id}`, { version: 1, done: true });
+    expect((await teacher.send("patch", `/api/lessons/${id}`, { version: 1, title: "Late" })).status).toBe(409);
+    expect((await other.send("patch", `/api/lessons/${id}`, { version: 2, title: "Mine" })).status).toBe(404);
+  });
+});
+
+describe("what is handed in", () => {
+  it("is the draft as it was then; handed in again it is the next attempt", async () => {
+    const made = await classOf(ann);
+    const { id } = (await teacher.send("post", `/api/classes/${made.id}/assignments`, ASSIGNMENT)).body as Assignment;
+    const draft = await draftOf(ann);
+    await ann.send("post", `/api/drafts/${draft.id}/readings`, { readings: [OFF, RIGHT] });
+    const give = { id: randomUUID(), draftId: draft.id, note: "Done.", picture: null, marksOnPicture: [] };
+    const first = (await ann.send("post", `/api/assignments/${id}/hand-ins`, give)).body as HandIn;
+    expect(first).toMatchObject({ attempt: 1, measurements: { chest: "100" }, state: "handed", marks: [null] });
+    expect(first.readings.map((r) => r.name).sort()).toEqual(["#4", "#5"]);
+    // The same call come again, because its answer got lost, is no second attempt.
+    expect(((await ann.send("post", `/api/assignments/${id}/hand-ins`, give)).body as HandIn).id).toBe(first.id);
+    await ann.send("patch", `/api/drafts/${draft.id}`, { version: 1, measurements: { chest: "104" } });
+    const second = (await ann.send("post", `/api/assignments/${id}/hand-ins`, { ...give, id: randomUUID() })).body as HandIn;
+    expect([second.attempt, second.measurements]).toEqual([2, { chest: "104" }]);
+    const seen = (await teacher.get(`/api/assignments/${id}/hand-ins`)).body as HandIn[];
+    expect(seen.map((one) => [one.attempt, one.measurements["chest"]])).toEqual([
+      [1, "100"],
+      [2, "104"],
+    ]);
+  });
+
+  it("is seen by its student and the teacher, judged and talked about; by nobody else", async () => {
+    const made = await classOf(ann, bo);
+    const { id } = (await teacher.send("post", `/api/classes/${made.id}/assignments`, ASSIGNMENT)).body as Assignment;
+    const draft = await draftOf(ann);
+    const give = { draftId: draft.id, note: "", picture: "data:image/jpeg;base64,AA==", marksOnPicture: [{ point: "#1", x: 3, y: 4 }] };
+    const handed = (await ann.send("post", `/api/assignments/${id}/hand-ins`, give)).body as HandIn;
+    expect((await bo.get(`/api/assignments/${id}/hand-ins`)).body).toEqual([]);
+    expect((await bo.get(`/api/hand-ins/${handed.id}/picture`)).status).toBe(404);
+    expect((await teacher.get(`/api/hand-ins/${handed.id}/picture`)).body).toEqual({ picture: give.picture });
+    await teacher.send("post", `/api/hand-ins/${handed.id}/comments`, { place: "#5", text: "Look at the ease." });
+    await ann.send("post", `/api/hand-ins/${handed.id}/comments`, { place: "#5", text: "I see." });
+    const judged = (await teacher.send("patch", `/api/hand-ins/${handed.id}`, { state: "returned", marks: [4] })).body as HandIn;
+    expect(judged).toMatchObject({ state: "returned", marks: [4] });
+    const own = ((await ann.get(`/api/assignments/${id}/hand-ins`)).body as HandIn[])[0];
+    expect(own?.comments.map((c) => [c.place, c.text, c.mine])).toEqual([
+      ["#5", "Look at the ease.", false],
+      ["#5", "I see.", true],
+    ]);
+    const told = ((await ann.get("/api/account/events")).body as AccountEvent[]).map((e) => e.what);
+    expect(told).toEqual(expect.arrayContaining(["hand-in-judged"]));
+  });
+
+  it("with another system than was asked for is refused with a sentence", async () => {
+    const made = await classOf(ann);
+    const { id } = (await teacher.send("post", `/api/classes/${made.id}/assignments`, ASSIGNMENT)).body as Assignment;
+    const draft = await draftOf(ann, { slug: "13-short-set-in-sleeve" });
+    const reply = await ann.send("post", `/api/assignments/${id}/hand-ins`, {
+      draftId: draft.id,
+      note: "",
+      picture: null,
+      marksOnPicture: [],
+    });
+    expect([reply.status, (reply.body as { detail: string }).detail]).toEqual([422, expect.stringContaining("not made with the version")]);
+  });
+});
+
+describe("a question at a step", () => {
+  it("is answered by the teacher, and by classmates where they may", async () => {
+    const made = await classOf(ann, bo);
+    const asked = { slug: SHIRT, step: "#5", text: "Why a half?" };
+    const { id } = (await ann.send("post", `/api/classes/${made.id}/questions`, asked)).body as Question;
+    expect((await bo.send("post", `/api/questions/${id}/answers`, { text: "So." })).status).toBe(403);
+    await teacher.send("patch", `/api/classes/${made.id}`, { version: 1, classmatesAnswer: true });
+    await bo.send("post", `/api/questions/${id}/answers`, { text: "On the fold." });
+    const answered = (await teacher.send("post", `/api/questions/${id}/answers`, { text: "Just so." })).body as Question;
+    expect(answered.answers.map((a) => [a.text, a.teacher])).toEqual([
+      ["On the fold.", false],
+      ["Just so.", true],
+    ]);
+    expect((await other.send("post", `/api/questions/${id}/answers`, { text: "No." })).status).toBe(404);
+  });
+});
