@@ -10,18 +10,10 @@ export { insertLines, moveStatements, removeStatements, replaceStatement } from 
 export { measureLine } from "./phrase/line-phrases.js";
 export { type LineToMend, linesToMend, putLines, quickLines, takeProposal } from "./phrase/handout.js";
 export { definitionsOf, type NameKind, referencesOf } from "./system/references.js";
-export {
-  type Cause,
-  handTolerance,
-  review,
-  type Review,
-  type ReviewedReading,
-  type ReviewOptions,
-  type SlipCode,
-  SLIPS,
-} from "./review/index.js";
+export { type Camera, type Flat, homographyOf, inverseOf, type Seen, throughHomography, toPaper } from "./geometry/homography.js";
+export * from "./review/index.js";
 export { wordsIn } from "./glossary/words-in.js";
-export type { TradeWord } from "./glossary/words.js";
+export { TRADE_WORDS, type TradeWord } from "./glossary/words.js";
 export { easeOf } from "./plan/ease-of.js";
 export { failuresOf } from "./report/failures.js";
 export { type Difference, differencesOf } from "./report/differences.js";
@@ -29,6 +21,7 @@ export { bodiesBetween, breaksAt, type RangeBody, type RangeRow, rangeRow, rowFa
 export { type Finding, soundness } from "./report/soundness.js";
 export { checkWord } from "./report/check-word.js";
 export { type LaidBoard, layBoards } from "./report/boards.js";
+export { type SheetNeeded, sheetsFor, toolsFor } from "./report/ready.js";
 export { compileSystem } from "./plan/compile.js";
 export { type Given, type InputProblem } from "./run/inputs.js";
 export type { Plan, PlannedShaping, PlannedStep, PlanProblem } from "./plan/plan.js";

@@ -26,6 +26,7 @@ const view = computed(() => `${String(route.name)} ${route.name === "draft" ? St
         <RouterLink id="to-shelf" :to="{ name: 'shelf' }">Shelf</RouterLink>
         <RouterLink id="to-bodies" :to="{ name: 'bodies' }">Bodies</RouterLink>
         <RouterLink :to="{ name: 'sizes' }">Sizes</RouterLink>
+        <RouterLink :to="{ name: 'classes' }">Classes</RouterLink>
         <RouterLink v-if="session.account?.role !== 'student'" :to="{ name: 'builder' }">Builder</RouterLink>
       </nav>
       <span class="room" />

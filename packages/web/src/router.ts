@@ -28,6 +28,32 @@ export const router = createRouter({
       meta: { title: "Bodies" },
     },
     { path: "/drafts/:id", name: "draft", component: () => import("./features/draft/DraftView.vue"), meta: { title: "Draft", full: true } },
+    {
+      path: "/drafts/:id/table",
+      name: "at-table",
+      component: () => import("./features/at-table/AtTableView.vue"),
+      meta: { title: "At the table", full: true },
+    },
+    { path: "/classes", name: "classes", component: () => import("./features/classes/ClassesView.vue"), meta: { title: "Classes" } },
+    { path: "/classes/:id/:part?", name: "class", component: () => import("./features/classes/ClassView.vue"), meta: { title: "Class" } },
+    {
+      path: "/classes/:id/lead/:slug/:version",
+      name: "lead",
+      component: () => import("./features/classes/LeadView.vue"),
+      meta: { title: "Leading", full: true },
+    },
+    {
+      path: "/classes/:id/board/:slug/:version",
+      name: "board",
+      component: () => import("./features/classes/BoardView.vue"),
+      meta: { title: "On the board", full: true },
+    },
+    {
+      path: "/assignments/:classId/:id",
+      name: "assignment",
+      component: () => import("./features/classes/AssignmentView.vue"),
+      meta: { title: "Assignment" },
+    },
     { path: "/drafts/:id/print", name: "print", component: () => import("./features/print/PrintView.vue"), meta: { title: "Print" } },
     { path: "/sizes/:id?", name: "sizes", component: () => import("./features/sizes/SizesView.vue"), meta: { title: "Sizes" } },
     {

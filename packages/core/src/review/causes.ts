@@ -36,6 +36,8 @@ export interface FoundCauses {
   /** Of each reading, in order. */
   readonly found: readonly { readonly causes: readonly Cause[]; readonly spoils: readonly string[] }[];
   readonly together: readonly Cause[];
+  /** The slips of those, in the order they were found. */
+  readonly slips: readonly Slip[];
 }
 
 /** A slip with what the tape would read if it had been made. */
@@ -64,9 +66,9 @@ const MOST_CAUSES = 3;
 /** Finds the slips that explain readings which are off; all readings together rank them. */
 export function causesOf(drawing: Redrawing, taken: readonly TakenReading[], unit: HomeUnit, toleranceMm: number): FoundCauses {
   const off = taken.map(({ read, expected }) => Math.abs(read - expected) > toleranceMm + 1e-9);
-  if (!off.includes(true)) return { found: taken.map(() => ({ causes: [], spoils: [] })), together: [] };
+  if (!off.includes(true)) return { found: taken.map(() => ({ causes: [], spoils: [] })), together: [], slips: [] };
   const rank = new Ranking(drawing, taken, off, unit, toleranceMm);
-  return { found: taken.map((_, i) => (off[i] ? rank.of(i) : { causes: [], spoils: [] })), together: rank.together() };
+  return { found: taken.map((_, i) => (off[i] ? rank.of(i) : { causes: [], spoils: [] })), ...rank.together() };
 }
 
 class Ranking {
@@ -227,10 +229,11 @@ class Ranking {
   }
 
   /** The fewest slips that explain all that is off: the best for what is left, again and again. */
-  together(): Cause[] {
+  together(): Pick<FoundCauses, "together" | "slips"> {
     const left = new Set(this.off.flatMap((is, i) => (is ? [i] : [])));
     const settled = new Set<number>();
     const found: Cause[] = [];
+    const slips: Slip[] = [];
     while (left.size > 0) {
       const about = (reading: number): boolean => !settled.has(reading);
       const able = this.all.filter((h) => [...left].some((i) => this.explains(h, i)));
@@ -238,13 +241,14 @@ class Ranking {
       if (!first) break;
       const explained = [...left].filter((i) => this.explains(first.h, i));
       found.push(this.told(first.h, first.confidence, explained[0] ?? 0, second));
+      if (first.h.slip) slips.push(first.h.slip);
       for (const i of explained) {
         left.delete(i);
         settled.add(i);
       }
     }
     for (const i of left) found.push(this.unexplained(i));
-    return found;
+    return { together: found, slips };
   }
 }
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { run } from "../run/run.js";
 import { readShelf } from "../test/shelf.js";
 import { suggestControls } from "./controls.js";
-import { review } from "./review.js";
+import { asDrawn, review } from "./review.js";
 import { tapeSlips } from "./tape-slips.js";
 
 // The short set-in sleeve on plain figures, so that every figure below is worked out by hand: cap 36/12 + 1/2 = 3 1/2;
@@ -103,6 +103,15 @@ describe("readings together", () => {
     const [first, second] = reading?.causes ?? [];
     expect(second && first && first.confidence < 4 * second.confidence).toBe(true);
     expect(first?.decideBy).toMatch(/^(S\d+|run|sleeve_half|cap|\w+)$/);
+  });
+});
+
+describe("the draft as it likely lies on the paper", () => {
+  it("has the slips in it that explain what was read, and is the right one where nothing is off", () => {
+    const at = (run: ReturnType<typeof asDrawn>, id: string): number => inches(run.frame.points[plan.scope.points.get(id) ?? -1]?.x);
+    const wrong = asDrawn(plan, drafted, { S3: "7 3/4", S12: "13" });
+    expect([at(wrong, "S3"), at(wrong, "S6"), at(wrong, "S12"), at(wrong, "S13")]).toEqual([7.75, -7.75, 13, -13]);
+    expect(asDrawn(plan, drafted, { S3: "8 1/4" }).frame).toEqual(drafted.frame);
   });
 });
 

@@ -5,7 +5,8 @@ import type { Given } from "../run/inputs.js";
 import type { Run } from "../run/run.js";
 import { type Cause, causesOf, type TakenReading } from "./causes.js";
 import { measuredBy } from "./reading.js";
-import { redrawing } from "./redraw.js";
+import { redraw, redrawing, type Redrawing } from "./redraw.js";
+import type { Slip } from "./slip.js";
 
 /** How far a hand may be off and still be right: an eighth of an inch, or three millimetres (common practice, no source). */
 export const handTolerance = (unit: HomeUnit): number => (unit === "in" ? toMm(1 / 8, "in") : 3);
@@ -44,35 +45,59 @@ export interface ReviewOptions {
  * Judges readings of a hand draft against its run, and finds the slips that explain those that are off. A reading within the
  * tolerance is right, whatever the others say. Readings are named by step (`F7`), or by a length (`dist(F3, F9)`).
  */
-export function review(
+export const review = (plan: Plan, run: Run, readings: Given, options: ReviewOptions = {}): Review =>
+  judge(plan, run, readings, options).review;
+
+/** The draft as it likely lies on the student's paper: with the slips that explain what was read. */
+export function asDrawn(plan: Plan, run: Run, readings: Given, options: ReviewOptions = {}): Run {
+  const { drawing, slips } = judge(plan, run, readings, options);
+  const frame = slips.reduce((before, { step, draw }) => redraw({ ...drawing, frame: before }, step, draw), drawing.frame);
+  return { ...run, frame };
+}
+
+interface Judged {
+  readonly drawing: Redrawing;
+  readonly review: Review;
+  readonly slips: readonly Slip[];
+}
+
+function judge(
   plan: Plan,
   run: Run,
   readings: Given,
-  { unit = plan.system.unit, toleranceMm = handTolerance(unit) }: ReviewOptions = {},
-): Review {
+  { unit = plan.system.unit, toleranceMm = handTolerance(unit) }: ReviewOptions,
+): Judged {
   const drawing = redrawing(plan, run);
   const refused: ReviewedReading[] = [];
   const taken: TakenReading[] = [];
   const order = Object.keys(readings);
   for (const name of order) {
-    const measured = measuredBy(name, drawing);
-    const read = lengthOf(readings[name] as string | number, unit);
-    if ("why" in measured || "why" in read) {
-      const expected = "why" in measured ? undefined : measured.on(drawing.frame);
-      refused.push(unread(name, "why" in measured ? measured : (read as { why: string; fix: string }), expected));
-      continue;
-    }
-    const expected = measured.on(drawing.frame);
-    if (Number.isFinite(expected)) taken.push({ name, measured, expected, read: read.mm });
-    else refused.push(unread(name, { why: `${name} cannot be measured on this draft.`, fix: "Read another step." }, undefined));
+    const reading = takeReading(name, readings[name] as string | number, drawing, unit);
+    if ("verdict" in reading) refused.push(reading);
+    else taken.push(reading);
   }
-  const { found, together } = causesOf(drawing, taken, unit, toleranceMm);
+  const { found, together, slips } = causesOf(drawing, taken, unit, toleranceMm);
   const judged = taken.map(({ name, expected, read }, i): ReviewedReading => {
     const { causes = [], spoils = [] } = found[i] ?? {};
     const off = Math.abs(read - expected) > toleranceMm + 1e-9;
     return { name, expected, read, difference: read - expected, verdict: off ? "off" : "right", causes: off ? causes : [], spoils };
   });
-  return { readings: order.flatMap((name) => [...judged, ...refused].find((r) => r.name === name) ?? []), together };
+  return {
+    drawing,
+    review: { readings: order.flatMap((name) => [...judged, ...refused].find((r) => r.name === name) ?? []), together },
+    slips,
+  };
+}
+
+/** A reading with what it should be, or why it cannot be judged. */
+function takeReading(name: string, written: string | number, drawing: Redrawing, unit: HomeUnit): TakenReading | ReviewedReading {
+  const measured = measuredBy(name, drawing);
+  if ("why" in measured) return unread(name, measured, undefined);
+  const expected = measured.on(drawing.frame);
+  if (!Number.isFinite(expected))
+    return unread(name, { why: `${name} cannot be measured on this draft.`, fix: "Read another step." }, undefined);
+  const read = lengthOf(written, unit);
+  return "why" in read ? unread(name, read, expected) : { name, measured, expected, read: read.mm };
 }
 
 function lengthOf(given: string | number, unit: HomeUnit): { mm: number } | { why: string; fix: string } {

@@ -31,7 +31,10 @@ export function ruleSlips(plan: Plan, frame: Frame, { tree, kind, typed }: Plann
     const wrong = run(frame);
     if (!Number.isFinite(wrong) || Math.abs(wrong - right) < 1e-6) return [];
     const code = slip.code === "other-measurement" && !isMeasure(slip.part, plan) ? "other-setting" : slip.code;
-    const says = SAYS[slip.code]?.(said(slip.part), whole, slip.instead === undefined ? "" : said(slip.instead)) ?? "";
+    const says =
+      slip.minus !== undefined
+        ? `${said(slip.part)} was ${slip.minus ? "added where it is taken away" : "taken away where it is added"} in ${whole}`
+        : (SAYS[slip.code]?.(said(slip.part), whole, slip.instead === undefined ? "" : said(slip.instead)) ?? "");
     return [{ code, says, run }];
   });
 }
@@ -79,7 +82,6 @@ type Says = (part: string, whole: string, instead: string) => string;
 const SAYS: Readonly<Partial<Record<TreeSlip["code"], Says>>> = {
   "term-left-out": (part, whole) => `${part} was left out of ${whole}`,
   "term-twice": (part, whole) => `${part} was taken twice in ${whole}`,
-  "sign-turned": (part, whole) => `${part} was added where it is taken away, or the other way round, in ${whole}`,
   "ease-forgotten": (part, whole) => `the ease, ${part}, was forgotten in ${whole}`,
   "ease-twice": (part, whole) => `the ease, ${part}, was counted twice in ${whole}`,
   "allowance-forgotten": (part, whole) => `the allowance, ${part}, was forgotten in ${whole}`,

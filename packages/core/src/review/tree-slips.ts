@@ -6,6 +6,8 @@ export interface TreeSlip {
   readonly code: SlipCode;
   readonly tree: Tree;
   readonly part: Tree;
+  /** For a term added where it is taken away, or the other way: whether it is taken away. */
+  readonly minus?: boolean;
   /** What stands in its place, where something does. */
   readonly instead?: Tree | undefined;
 }
@@ -64,7 +66,8 @@ function sumSlips(tree: Tree): TreeSlip[] {
       { code: LEFT_OUT[about], tree: sumOf(rest), part: term.tree },
       { code: TWICE[about], tree: sumOf([...terms, term]), part: term.tree },
     ];
-    if (i > 0) slips.push({ code: "sign-turned", tree: sumOf([...rest.slice(0, i), turned, ...rest.slice(i)]), part: term.tree });
+    if (i > 0)
+      slips.push({ code: "sign-turned", tree: sumOf([...rest.slice(0, i), turned, ...rest.slice(i)]), part: term.tree, minus: term.minus });
     return slips;
   });
 }

@@ -10,6 +10,7 @@ import { SystemVersionRow } from "../systems/system-version.js";
 import { WorkRow } from "../works/work.js";
 import { DEMO_CHARTS } from "./charts.js";
 import { CAPE_FIRST, CAPE_NOTES, CAPE_NOW, CAPE_SLUG } from "./cape.js";
+import { loadClass } from "./load-class.js";
 import { DEMO_ACCOUNTS, DEMO_PASSWORD, type DemoAccount } from "./workshop.js";
 
 /** The logins printed when Lodrin starts. */
@@ -30,6 +31,7 @@ export async function loadDemo(knex: Knex): Promise<void> {
     }
     await loadCapeNow(trx, instructors[0]);
     await loadCharts(trx, instructors[0]);
+    await loadClass(trx, instructors[0], passwordHash);
   });
 }
 

@@ -19,7 +19,7 @@ const props = defineProps<{
   plan: Plan;
   run: Run;
   /** Another draft laid over this one: of the same system, or of another version of it. */
-  ghost: { readonly plan: Plan; readonly run: Run } | undefined;
+  ghost?: { readonly plan: Plan; readonly run: Run } | undefined;
   step: number;
   unit: HomeUnit;
   grid: boolean;

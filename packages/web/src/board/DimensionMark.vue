@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import { fractionsIn } from "../ui/fractions.js";
 import { besideCourse } from "./beside-course.js";
 
 /** The distance being laid off: a line with arrows beside its course, and its figure in the tape's fractions. Screen pixels. */
 const props = defineProps<{ a: { x: number; y: number }; b: { x: number; y: number }; text: string }>();
 
-const fraction = computed(() => props.text.includes("/"));
+const parts = computed(() => fractionsIn(props.text));
 
 const drawn = computed(() => {
   const { a, b } = props;
@@ -29,8 +30,17 @@ const drawn = computed(() => {
   <g v-if="drawn" class="dimension">
     <path class="course" :d="drawn.course" />
     <path :d="drawn.line" />
-    <text class="under" :class="{ fraction }" :x="drawn.mid.x" :y="drawn.mid.y" :dy="drawn.dy" :text-anchor="drawn.anchor">{{ text }}</text>
-    <text :class="{ fraction }" :x="drawn.mid.x" :y="drawn.mid.y" :dy="drawn.dy" :text-anchor="drawn.anchor">{{ text }}</text>
+    <text
+      v-for="under in [true, false]"
+      :key="String(under)"
+      :class="{ under }"
+      :x="drawn.mid.x"
+      :y="drawn.mid.y"
+      :dy="drawn.dy"
+      :text-anchor="drawn.anchor"
+    >
+      <tspan v-for="(p, i) in parts" :key="i" :class="{ fraction: p.fraction }">{{ p.part }}</tspan>
+    </text>
   </g>
 </template>
 

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import { fractionsIn } from "./fractions.js";
 
 /** A figure or a worked sum, its fractions set as true fractions. */
 const props = defineProps<{ text: string }>();
 
-const parts = computed(() => props.text.split(/(\d+\/\d+)/).map((part) => ({ part, fraction: /^\d+\/\d+$/.test(part) })));
+const parts = computed(() => fractionsIn(props.text));
 </script>
 
 <template>

@@ -18,7 +18,7 @@ const props = defineProps<{
   needed?: boolean;
 }>();
 const written = defineModel<string>({ required: true });
-defineEmits<{ focus: [] }>();
+const emit = defineEmits<{ focus: []; done: [] }>();
 
 const id = useId();
 const read = computed(() => {
@@ -32,6 +32,7 @@ const read = computed(() => {
 });
 /** Enter goes on to the next figure, as the hand does down the list. */
 function toNextField(event: KeyboardEvent): void {
+  emit("done");
   const here = event.target as HTMLInputElement;
   const all = [...document.querySelectorAll<HTMLInputElement>("input[data-tape]")];
   const next = all[all.indexOf(here) + 1];

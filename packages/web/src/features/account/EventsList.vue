@@ -15,6 +15,10 @@ const WORDS: Readonly<Record<AccountEvent["what"], string>> = {
   "reset-letter-sent": "A link for a new password was sent by e-mail",
   "role-changed": "The role was changed",
   "data-taken-out": "All data was downloaded",
+  "figures-seen": "The figures of your drafts were looked at",
+  "hand-in-seen": "What you handed in was looked at",
+  "hand-in-judged": "What you handed in was judged",
+  "results-taken-out": "Results with yours among them were taken out",
 };
 
 onMounted(() => attempt(async () => (events.value = await call(accountRoutes.events, {}))));

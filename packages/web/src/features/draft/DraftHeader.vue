@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CopyDocument, Delete, Grid, Key, Moon, MoreFilled, Sunny } from "@element-plus/icons-vue";
+import { CopyDocument, Delete, Grid, Key, Moon, MoreFilled, Sunny, Tickets } from "@element-plus/icons-vue";
 import { computed } from "vue";
 import { RouterLink, useRouter } from "vue-router";
 import type { ShelfSystem } from "../../stores/shelf.js";
@@ -40,6 +40,7 @@ const ACTS: Readonly<Record<string, () => unknown>> = {
       await drafts.remove({ id: local.id, name: local.name });
       await router.push({ name: "workroom" });
     }),
+  table: () => router.push({ name: "at-table", params: { id: local.id } }),
   keys: () => emit("keys"),
   look: () => session.prefer({ look: session.night ? "day" : "night" }),
   workroom: () => router.push({ name: "workroom" }),
@@ -57,11 +58,13 @@ const ACTS: Readonly<Record<string, () => unknown>> = {
     <el-alert v-if="failed" class="failed" :title="failed" type="error" role="alert" @close="failed = ''" />
     <SaveState :state="state" :saved-at="savedAt" :why="why" />
     <LinkButton v-if="state === 'signed-out'" :to="{ name: 'sign-in', query: { to: `/drafts/${local.id}` } }">Sign in again</LinkButton>
+    <LinkButton class="at-table" :to="{ name: 'at-table', params: { id: local.id } }">At the table</LinkButton>
     <UnitSwitch />
     <el-dropdown trigger="click" placement="bottom-end" @command="(act: string) => ACTS[act]?.()">
       <el-button text :icon="MoreFilled" aria-label="More for this draft"><span class="more">More</span></el-button>
       <template #dropdown>
         <el-dropdown-menu>
+          <el-dropdown-item command="table" :icon="Tickets">At the table</el-dropdown-item>
           <el-dropdown-item command="duplicate" :icon="CopyDocument">Duplicate this draft</el-dropdown-item>
           <el-dropdown-item command="remove" :icon="Delete">Delete this draft</el-dropdown-item>
           <el-dropdown-item command="keys" :icon="Key" divided>All keys (?)</el-dropdown-item>
@@ -117,6 +120,9 @@ h1 {
   }
 }
 @media (width < 620px) {
+  .at-table {
+    display: none;
+  }
   .more,
   header :deep(.state:not(.bad)) {
     display: none;

@@ -1,0 +1,294 @@
+<script setup lang="ts">
+import { Back, Check, Microphone, Right } from "@element-plus/icons-vue";
+import { explainStep, tapeText } from "@lodrin/core";
+import { useWakeLock } from "@vueuse/core";
+import { computed, defineAsyncComponent, onMounted, ref, shallowRef, useTemplateRef, watch } from "vue";
+import BoardPaper from "../../board/BoardPaper.vue";
+import { useClasses } from "../../stores/classes.js";
+import LinkButton from "../../ui/LinkButton.vue";
+import { useRest } from "../../ui/use-rest.js";
+import TapeMeasure from "../../ui/TapeMeasure.vue";
+import UnitSwitch from "../../ui/UnitSwitch.vue";
+import { useKeys } from "../../ui/use-keys.js";
+import { useLoad } from "../../ui/use-load.js";
+import { type OpenDraft, useDrafting } from "../draft/use-draft.js";
+import BigStep from "./BigStep.vue";
+import { keptReading } from "./cause-words.js";
+import { timeLeft } from "./minutes-said.js";
+import ReadingPanel from "./ReadingPanel.vue";
+import ReadyList from "./ReadyList.vue";
+import { useAtTable } from "./use-at-table.js";
+import { useReview } from "./use-review.js";
+import { useVoice } from "./use-voice.js";
+
+// Whoever is in no class has none to follow.
+const FollowBar = defineAsyncComponent(() => import("../classes/FollowBar.vue"));
+const StepQuestions = defineAsyncComponent(() => import("../classes/StepQuestions.vue"));
+
+/** The table by hand: the step large on the left, the drawing of it beside, one key to go on. */
+const props = defineProps<{ open: OpenDraft }>();
+const { autosave, system, draft } = props.open;
+const { plan, run, unit, mark, step, tape, go } = useDrafting(props.open);
+const { local } = autosave;
+const table = useAtTable(draft.id);
+const { ready, why, again } = useLoad(table.load);
+/** What was read and is not judged yet. */
+const pending = shallowRef<{ readonly name: string; readonly written: string }>();
+const refused = ref("");
+const { review, controls, asking } = useReview(system, () => ({
+  measurements: local.measurements,
+  settings: local.settings,
+  writtenIn: local.unit,
+  unit: unit.value,
+  readings: pending.value ? { ...table.readings.value, [pending.value.name]: pending.value.written } : table.readings.value,
+}));
+// A reading is kept with what was said of it.
+watch([asking, review], () => {
+  const judged = pending.value && review.value.readings.find((r) => r.name === pending.value?.name);
+  if (asking.value || !pending.value || !judged) return;
+  const kept = keptReading(judged, pending.value.written);
+  refused.value = kept ? "" : `${judged.why ?? ""} ${judged.fix ?? ""}`;
+  if (kept) table.take(kept);
+  pending.value = undefined;
+});
+const voice = useVoice();
+const rest = useRest();
+const classes = useClasses();
+
+/** The steps of this body: what a choice leaves out is passed over. */
+const order = computed(() => plan.steps.flatMap((_, i) => (run.value.outcomes[i]?.status === "skipped" ? [] : [i])));
+const entry = computed(() => explainStep(plan, run.value, step.value, { mark: mark.value }));
+const name = computed(() => entry.value.step);
+const isTicked = computed(() => table.ticked.value.has(name.value));
+const done = computed(
+  () => order.value.filter((i) => table.ticked.value.has(explainStep(plan, run.value, i, { mark: mark.value }).step)).length,
+);
+const left = computed(() => order.value.length - done.value);
+const leftSaid = computed(() => {
+  const time = timeLeft(left.value, done.value, table.seconds.value);
+  if (left.value === 0) return "every step is drawn";
+  return `${left.value} ${left.value === 1 ? "step" : "steps"} left${time === "" ? "" : `, ${time} at your pace`}`;
+});
+
+const readying = ref(true);
+const reading = useTemplateRef<{ focus: () => void }>("reading");
+watch(ready, (on) => {
+  if (on) readying.value = table.ticked.value.size === 0;
+});
+
+const neighbour = (by: 1 | -1): number => {
+  const list = by > 0 ? order.value : [...order.value].reverse();
+  return list.find((i) => (by > 0 ? i > step.value : i < step.value)) ?? step.value;
+};
+/** Done with this step, and on to the next. */
+function goOn(): void {
+  if (readying.value) return void (readying.value = false);
+  if (!isTicked.value) table.tick(name.value);
+  go(neighbour(1));
+}
+function back(): void {
+  if (step.value === order.value[0]) readying.value = true;
+  else go(neighbour(-1));
+}
+const goTo = (step: string): void => {
+  const at = plan.steps.findIndex((_, i) => explainStep(plan, run.value, i, { mark: mark.value }).step === step);
+  if (at >= 0) {
+    readying.value = false;
+    go(at);
+  }
+};
+
+/** The step as it is said aloud: its figure first, for who has the tape in the hand. */
+const spoken = computed(() => {
+  const figure = tape.value === undefined ? "" : `${tapeText(tape.value, unit.value)}. `;
+  return `${figure}${entry.value.text}`.replace(/\bin\b\./, "inches.").replace(/\bcm\b\./, "centimetres.");
+});
+watch([spoken, voice.on, readying], () => voice.say(readying.value ? "" : spoken.value));
+
+useKeys(
+  {
+    " ": goOn,
+    ArrowRight: goOn,
+    PageDown: goOn,
+    Enter: goOn,
+    ArrowLeft: back,
+    PageUp: back,
+    t: () => (isTicked.value ? table.untick(name.value) : table.tick(name.value)),
+    r: () => reading.value?.focus(),
+    v: () => (voice.on.value = !voice.on.value),
+  },
+  () => false,
+);
+// The screen stays awake while the hands are busy; a browser that cannot says nothing.
+const awake = useWakeLock();
+onMounted(() => awake.request("screen").catch(() => undefined));
+onMounted(() => classes.load().catch(() => undefined));
+</script>
+
+<template>
+  <div class="stand">
+    <header>
+      <LinkButton text :icon="Back" :to="{ name: 'draft', params: { id: draft.id } }">{{ local.name }}</LinkButton>
+      <span class="room" />
+      <span class="left" aria-live="polite">{{ leftSaid }}</span>
+      <el-button
+        v-if="voice.can"
+        text
+        :icon="Microphone"
+        :class="{ on: voice.on.value }"
+        :aria-pressed="voice.on.value"
+        title="Read each step aloud (V)"
+        @click="voice.on.value = !voice.on.value"
+        >{{ voice.on.value ? "Voice on" : "Voice off" }}</el-button
+      >
+      <UnitSwitch />
+    </header>
+    <el-alert v-if="why || table.why.value" class="why" type="warning" show-icon :closable="false" :title="why || table.why.value">
+      <el-button v-if="why" text @click="again">Try again</el-button>
+    </el-alert>
+    <FollowBar
+      v-if="rest && classes.joined.length > 0"
+      class="follow"
+      :draft="draft"
+      :step="name"
+      :ticked="isTicked"
+      :review="review"
+      @go="goTo"
+    />
+
+    <ReadyList v-if="readying" class="ready" :plan="plan" :run="run" :unit="unit" :controls="controls" @begin="readying = false" />
+    <template v-else>
+      <section class="words">
+        <BigStep :entry="entry" :unit="unit" :place="order.indexOf(step) + 1" :of="order.length" :ticked="isTicked" />
+        <ReadingPanel
+          ref="reading"
+          :plan="plan"
+          :step="name"
+          :unit="unit"
+          :review="review"
+          :controls="controls"
+          :asking="pending !== undefined"
+          :refused="refused"
+          :readings="table.readings.value"
+          :history="table.history.value"
+          @read="(what, written) => (pending = { name: what, written })"
+          @go="goTo"
+        />
+        <StepQuestions v-if="rest && classes.joined.length + classes.taught.length > 0" :slug="draft.slug" :step="name" />
+      </section>
+      <div class="paper">
+        <BoardPaper :plan="plan" :run="run" :step="step" :unit="unit" :grid="false" :ahead="false" :marks="[]" @go="go" />
+      </div>
+      <footer>
+        <el-button size="large" :icon="Back" title="One step back (left arrow, Page up)" @click="back">Back</el-button>
+        <TapeMeasure class="tape" :mm="tape" :unit="unit" :what="name.replace('#', 'step ')" />
+        <el-button
+          class="on-we-go"
+          type="primary"
+          size="large"
+          :icon="isTicked ? Right : Check"
+          title="Space, right arrow or Page down"
+          @click="goOn"
+          >{{ isTicked ? "Next" : "Drawn, next" }}</el-button
+        >
+      </footer>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.stand {
+  display: grid;
+  grid-template: auto auto auto minmax(0, 1fr) 84px / minmax(360px, 46%) minmax(0, 1fr);
+  height: 100%;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  grid-column: 1 / -1;
+  min-height: 56px;
+  padding: 4px 12px;
+  background: var(--panel);
+  border-bottom: 1px solid var(--rule);
+}
+.room {
+  flex: 1;
+}
+.left {
+  font-size: 18px;
+  font-weight: 600;
+}
+.on {
+  color: var(--now);
+}
+.why {
+  grid-column: 1 / -1;
+  grid-row: 2;
+}
+.follow {
+  grid-column: 1 / -1;
+  grid-row: 3;
+}
+.ready {
+  grid-column: 1 / -1;
+  grid-row: 4 / 6;
+}
+.words {
+  grid-row: 4;
+  overflow: auto;
+  background: var(--panel);
+  border-right: 1px solid var(--rule);
+}
+.paper {
+  position: relative;
+  grid-column: 2;
+  grid-row: 4;
+  background: var(--table);
+  min-width: 0;
+}
+footer {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) minmax(200px, 46vw);
+  grid-column: 1 / -1;
+  grid-row: 5;
+  align-items: stretch;
+  background: var(--panel);
+  border-top: 1px solid var(--rule);
+}
+footer > .el-button {
+  height: 100%;
+  border-radius: 0;
+  font-size: 20px;
+}
+.tape {
+  min-width: 0;
+  overflow: hidden;
+}
+@media (width < 900px) {
+  .stand {
+    grid-template: auto auto auto minmax(0, 1fr) minmax(180px, 34%) 76px / minmax(0, 1fr);
+  }
+  .paper {
+    grid-column: 1;
+    grid-row: 5;
+  }
+  .ready {
+    grid-row: 4 / 7;
+  }
+  footer {
+    grid-row: 6;
+    grid-template-columns: auto minmax(0, 1fr);
+  }
+  .tape {
+    display: none;
+  }
+}
+@media (width < 620px) {
+  header :deep(.el-button span) {
+    max-width: 32vw;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+}
+</style>

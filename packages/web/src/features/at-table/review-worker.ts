@@ -1,0 +1,47 @@
+import {
+  type Control,
+  type Given,
+  type HomeUnit,
+  type Library,
+  loadSystem,
+  type Plan,
+  review,
+  type Review,
+  run,
+  suggestControls,
+} from "@lodrin/core";
+
+/** What the page asks: the draft, and what the tape read on the paper. */
+export interface ReviewQuestion {
+  readonly id: number;
+  readonly notation: string;
+  readonly bases: Library;
+  readonly measurements: Given;
+  readonly settings: Given;
+  readonly writtenIn: HomeUnit;
+  /** Of the tape in the hand. */
+  readonly unit: HomeUnit;
+  readonly readings: Given;
+  readonly toleranceMm: number | undefined;
+}
+
+export interface ReviewAnswer {
+  readonly id: number;
+  readonly review: Review;
+  readonly controls: readonly Control[];
+}
+
+let known: { readonly notation: string; readonly plan: Plan } | undefined;
+let controls: { readonly key: string; readonly list: readonly Control[] } | undefined;
+
+// Every slip that a hand might make is tried on the draft: done here, the page goes on answering.
+self.addEventListener("message", ({ data }: MessageEvent<ReviewQuestion>) => {
+  const { id, notation, bases, measurements, settings, writtenIn, unit, readings, toleranceMm } = data;
+  if (known?.notation !== notation) known = { notation, plan: loadSystem(notation, bases).plan };
+  const { plan } = known;
+  const drafted = run(plan, measurements, settings, writtenIn);
+  const judged = review(plan, drafted, readings, toleranceMm === undefined ? { unit } : { unit, toleranceMm });
+  const key = JSON.stringify([notation, measurements, settings]);
+  if (controls?.key !== key) controls = { key, list: suggestControls(plan, drafted, undefined, unit) };
+  self.postMessage({ id, review: judged, controls: controls.list } satisfies ReviewAnswer);
+});

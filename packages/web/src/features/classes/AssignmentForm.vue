@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import { Delete, Plus } from "@element-plus/icons-vue";
+import { type Assignment, assignmentRoutes, type BodyOf } from "@lodrin/contract";
+import { handTolerance, plainFigure, run, sampleBody, suggestControls, toMm } from "@lodrin/core";
+import type { FormInstance, FormRules } from "element-plus";
+import { v4 as uuid } from "uuid";
+import { computed, reactive, ref, watch } from "vue";
+import { call } from "../../api/call.js";
+import { useCharts } from "../../stores/charts.js";
+import { useSession } from "../../stores/session.js";
+import { useShelf } from "../../stores/shelf.js";
+import { useAttempt } from "../../ui/use-attempt.js";
+import { useLoad } from "../../ui/use-load.js";
+import { sizeWritten } from "../sizes/size-body.js";
+
+/** Sets an assignment: which system, on whose body, what is handed in, by when, and what is looked at. */
+const props = defineProps<{ classId: string }>();
+const emit = defineEmits<{ made: [assignment: Assignment]; close: [] }>();
+const shelf = useShelf();
+const charts = useCharts();
+const session = useSession();
+useLoad(() => Promise.all([shelf.load(), charts.load()]));
+const { why, attempt } = useAttempt();
+const form = ref<FormInstance>();
+const given = reactive({
+  title: "",
+  text: "",
+  slug: "",
+  size: "",
+  free: [] as string[],
+  readings: [] as string[],
+  picture: false,
+  note: true,
+  dueOn: null as string | null,
+  tolerance: session.unit === "in" ? 0.125 : 0.3,
+  rubric: [{ text: "Figures right within the tolerance", marks: 10 }] as { text: string; marks: number }[],
+});
+const rules: FormRules = {
+  title: [{ required: true, whitespace: true, message: "Write what it is called." }],
+  slug: [{ required: true, message: "Choose the system." }],
+};
+const system = computed(() => shelf.bySlug(given.slug));
+const settable = computed(() => {
+  const plan = system.value?.loaded.plan;
+  return plan ? [...plan.settings, ...plan.choices].map((s) => s.key) : [];
+});
+const sizes = computed(() =>
+  charts.charts.flatMap((chart) => chart.sizes.map((size) => ({ chart, size, key: `${chart.name}, ${size.name}` }))),
+);
+// The readings that catch most slips are proposed; the teacher chooses.
+watch(system, (now) => {
+  if (!now) return;
+  const { plan } = now.loaded;
+  given.readings = suggestControls(plan, run(plan, sampleBody(plan))).map((c) => c.name);
+  if (given.title === "") given.title = now.sheet.title.slice(0, 120);
+});
+
+async function make(): Promise<void> {
+  if (!(await form.value?.validate().catch(() => false)) || !system.value) return;
+  const { sheet } = system.value;
+  const one = sizes.value.find((s) => s.key === given.size);
+  const body: BodyOf<typeof assignmentRoutes.addAssignment> = {
+    id: uuid(),
+    ...{ title: given.title.trim(), text: given.text, slug: sheet.slug, systemVersion: sheet.version, settings: {}, free: given.free },
+    body: one
+      ? { kind: "given", name: one.key.slice(0, 120), unit: "cm", measurements: sizeWritten(one.chart, one.size) }
+      : { kind: "own" },
+    ...{ readings: given.readings.slice(0, 60), picture: given.picture, note: given.note, dueOn: given.dueOn },
+    toleranceMm: Math.max(0.5, toMm(given.tolerance, session.unit)),
+    rubric: given.rubric.filter((r) => r.text.trim() !== ""),
+  };
+  await attempt(async () => emit("made", await call(assignmentRoutes.addAssignment, { params: { id: props.classId }, body })));
+}
+const usual = computed(() => plainFigure(handTolerance(session.unit) / (session.unit === "in" ? 25.4 : 10)));
+</script>
+
+<template>
+  <el-form ref="form" class="card" :model="given" :rules="rules" label-position="top" hide-required-asterisk @submit.prevent="make">
+    <el-form-item label="System" prop="slug">
+      <el-select v-model="given.slug" filterable placeholder="Which system">
+        <el-option
+          v-for="s in shelf.systems"
+          :key="s.sheet.slug"
+          :value="s.sheet.slug"
+          :label="`${s.sheet.title}, version ${s.sheet.version}`"
+        />
+      </el-select>
+    </el-form-item>
+    <el-form-item label="What it is called" prop="title"><el-input v-model="given.title" maxlength="120" /></el-form-item>
+    <el-form-item label="What to say about it"
+      ><el-input v-model="given.text" type="textarea" :autosize="{ minRows: 2 }" maxlength="4000"
+    /></el-form-item>
+    <el-form-item label="On whose body">
+      <el-select v-model="given.size" filterable clearable placeholder="each on their own">
+        <el-option v-for="s in sizes" :key="s.key" :value="s.key" :label="`the size ${s.key}`" />
+      </el-select>
+    </el-form-item>
+    <el-form-item label="What students may set themselves">
+      <el-select v-model="given.free" multiple filterable placeholder="nothing: settings as the system has them">
+        <el-option v-for="key in settable" :key="key" :value="key" :label="key.replaceAll('_', ' ')" />
+      </el-select>
+    </el-form-item>
+    <el-form-item label="Readings to hand in (these catch most slips)">
+      <el-select v-model="given.readings" multiple filterable allow-create placeholder="a step, or dist(F3, F9)" />
+    </el-form-item>
+    <div class="two">
+      <el-checkbox v-model="given.picture">A picture of the paper</el-checkbox>
+      <el-checkbox v-model="given.note">A note</el-checkbox>
+    </div>
+    <div class="two">
+      <el-form-item label="Due"><el-date-picker v-model="given.dueOn" value-format="YYYY-MM-DD" placeholder="no date" /></el-form-item>
+      <el-form-item :label="`Right within (${session.unit}); usual is ${usual}`">
+        <el-input-number v-model="given.tolerance" :min="0.02" :max="2" :step="session.unit === 'in' ? 0.0625 : 0.1" />
+      </el-form-item>
+    </div>
+    <el-form-item label="What is looked at, and the marks for it">
+      <div v-for="(point, i) in given.rubric" :key="i" class="point">
+        <el-input v-model="point.text" :aria-label="`Point ${i + 1}`" maxlength="120" />
+        <el-input-number v-model="point.marks" :min="1" :max="100" :aria-label="`Marks for point ${i + 1}`" />
+        <el-button text :icon="Delete" :aria-label="`Take point ${i + 1} out`" @click="given.rubric.splice(i, 1)" />
+      </div>
+      <el-button text :icon="Plus" @click="given.rubric.push({ text: '', marks: 5 })">Another point</el-button>
+    </el-form-item>
+    <el-alert v-if="why" :title="why" type="error" role="alert" :closable="false" />
+    <p>
+      <el-button type="primary" native-type="submit">Set it</el-button>
+      <el-button text @click="$emit('close')">Leave it</el-button>
+    </p>
+  </el-form>
+</template>
+
+<style scoped>
+.card {
+  max-width: 820px;
+}
+.two {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 28px;
+}
+.point {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 150px auto;
+  gap: 8px;
+  width: 100%;
+  margin-bottom: 6px;
+}
+</style>
