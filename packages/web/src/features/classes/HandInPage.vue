@@ -115,7 +115,7 @@ const STATES: Readonly<Record<HandIn["state"], string>> = {
         <p v-if="off.length" class="small quiet">Dashed: the draft as it likely lies on the paper.</p>
         <section v-for="r in off" :key="r.name" class="off">
           <p>
-            <b>{{ readingSaid(r.name) }}</b> <FigureText :text="offSaid(r, unit, teaches ? "reads" : "Your tape read")" />
+            <b>{{ readingSaid(r.name) }}</b> <FigureText :text="offSaid(r, unit, teaches ? 'reads' : 'Your tape read')" />
           </p>
           <p v-for="cause in r.causes.slice(0, 2)" :key="cause.says">
             <b>{{ howSure(cause) }}</b> {{ cause.says }}
