@@ -11,7 +11,7 @@ export { DemoLogin, Place, placeRoutes } from "./place.js";
 export { type Question, questionRoutes } from "./question.js";
 export { type BodyOf, type ParamsOf, ranksAbove, type ReplyOf, Role, type Route, route } from "./route.js";
 export { SystemSheet, systemRoutes, VersionLine } from "./system.js";
-export { type AtTable, type HandReading, tableRoutes } from "./table.js";
+export { type AtTable, type DraftProgress, type HandReading, tableRoutes } from "./table.js";
 export { Audience, Work, workRoutes } from "./work.js";
 
 import { accountRoutes } from "./account.js";

@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { closed, IdParams, Moment } from "./common.js";
+import { closed, Id, IdParams, Moment, Name } from "./common.js";
 import { route } from "./route.js";
 
 /** A step of a draft as its handout names it: `#12`, `B3`, a value or a path. */
@@ -24,18 +24,23 @@ export const HandReading = Type.Object(
 export type HandReading = Static<typeof HandReading>;
 
 /** A draft at the table: what is ticked off, how long each step took, and what was read, oldest first. */
-export const AtTable = Type.Object(
-  {
-    ticked: Type.Array(StepName, { maxItems: 2_000 }),
-    /** Whole seconds at the table, so far. */
-    seconds: Type.Integer({ minimum: 0 }),
-    readings: Type.Array(Type.Object({ ...HandReading.properties, at: Moment }, closed)),
-  },
-  closed,
-);
+const AtTableSum = {
+  /** Whole seconds at the table, so far. */
+  seconds: Type.Integer({ minimum: 0 }),
+  readings: Type.Array(Type.Object({ ...HandReading.properties, at: Moment }, closed)),
+};
+export const AtTable = Type.Object({ ticked: Type.Array(StepName, { maxItems: 2_000 }), ...AtTableSum }, closed);
 export type AtTable = Static<typeof AtTable>;
 
+/** What was done at the table on one draft, for looking back over all of them. */
+export const DraftProgress = Type.Object(
+  { draftId: Id, name: Name, slug: Type.String(), systemTitle: Type.String(), ticked: Type.Integer(), ...AtTableSum },
+  closed,
+);
+export type DraftProgress = Static<typeof DraftProgress>;
+
 export const tableRoutes = {
+  progress: route("GET", "/api/progress", { who: "student", reply: Type.Array(DraftProgress) }),
   atTable: route("GET", "/api/drafts/:id/table", { who: "student", params: IdParams, reply: AtTable }),
   /** Ticks steps, or takes ticks away, with the seconds since the last. */
   tick: route("PATCH", "/api/drafts/:id/table", {

@@ -7,7 +7,7 @@ import { VersionLine } from "./system.js";
 const Notation = Type.String({ maxLength: 400_000 });
 
 /** Who may see a system on the shelf. */
-export const Audience = Type.Union([Type.Literal("me"), Type.Literal("everyone")]);
+export const Audience = Type.Union([Type.Literal("me"), Type.Literal("classes"), Type.Literal("everyone")]);
 export type Audience = Static<typeof Audience>;
 
 /** A system an instructor is writing: the text is all there is to it. */

@@ -34,6 +34,12 @@ export const router = createRouter({
       component: () => import("./features/at-table/AtTableView.vue"),
       meta: { title: "At the table", full: true },
     },
+    {
+      path: "/progress",
+      name: "progress",
+      component: () => import("./features/progress/ProgressView.vue"),
+      meta: { title: "At the table so far" },
+    },
     { path: "/classes", name: "classes", component: () => import("./features/classes/ClassesView.vue"), meta: { title: "Classes" } },
     { path: "/classes/:id/:part?", name: "class", component: () => import("./features/classes/ClassView.vue"), meta: { title: "Class" } },
     {

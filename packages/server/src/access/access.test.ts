@@ -175,6 +175,7 @@ const TABLE: Readonly<Record<string, Row>> = {
     own: 201,
     others: 404,
   },
+  "GET /api/progress": { own: 200, others: null },
   "GET /api/classes": { own: 200, others: null },
   "GET /api/classes/:id": { path: (t) => `/api/classes/${t.klass}`, own: 200, others: 404 },
   "POST /api/classes": { body: () => NEW_CLASS, own: 201, others: null },

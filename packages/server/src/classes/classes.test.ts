@@ -216,6 +216,25 @@ describe("what is handed in", () => {
   });
 });
 
+describe("a system for my classes", () => {
+  it("is seen by who is in one of them, and by nobody else", async () => {
+    const made = await classOf(ann);
+    const notation = ((await teacher.get(`/api/systems/${SHIRT}/1`)).body as { notation: string }).notation;
+    const work = (await teacher.send("post", "/api/works", { notation })).body as { id: string; slug: string; version: number };
+    await teacher.send("patch", `/api/works/${work.id}/place`, { audience: "classes" });
+    expect((await teacher.send("post", `/api/works/${work.id}/publish`, { version: work.version, note: "" })).status).toBe(201);
+    const has = async (v: Visitor): Promise<boolean> =>
+      ((await v.get("/api/systems")).body as { slug: string }[]).some((s) => s.slug === work.slug);
+    expect([await has(teacher), await has(ann), await has(other)]).toEqual([true, true, false]);
+    expect((await ann.get(`/api/systems/${work.slug}/1`)).status).toBe(200);
+    expect((await other.get(`/api/systems/${work.slug}/1`)).status).toBe(404);
+    // Who drafts with it keeps it, even out of the class.
+    await draftOf(ann, { slug: work.slug });
+    await ann.send("delete", `/api/classes/${made.id}/membership`);
+    expect((await ann.get(`/api/systems/${work.slug}/1`)).status).toBe(200);
+  });
+});
+
 describe("a question at a step", () => {
   it("is answered by the teacher, and by classmates where they may", async () => {
     const made = await classOf(ann, bo);

@@ -2,6 +2,7 @@ import type { LiveMessage } from "@lodrin/contract";
 import type { Response } from "express";
 import type { Pool, PoolClient } from "pg";
 import type { Logger } from "pino";
+import { ProblemError } from "../http/problem.js";
 
 /** Somebody who watches a class over one connection. */
 interface Watcher {
@@ -38,6 +39,8 @@ export class LiveHub {
 
   /** Watches a class until the connection ends. The database is listened to before this comes back: nothing is missed after it. */
   async watch(classId: string, watcher: Watcher): Promise<void> {
+    // Whoever comes while the process is being stopped is to come to another.
+    if (this.closed) throw new ProblemError(503, "Just stopping", "Lodrin is being started anew. Try again in a moment.");
     await this.listen();
     const here = this.watchers.get(classId) ?? new Set();
     this.watchers.set(classId, here.add(watcher));
@@ -77,7 +80,8 @@ export class LiveHub {
     client.on("notification", ({ payload }) => this.heard(payload));
     client.on("error", (error) => this.lost(client, error));
     await client.query(`listen ${CHANNEL}`);
-    this.client = client;
+    if (this.closed) client.release(true);
+    else this.client = client;
   }
 
   /** The database went away: whoever watches is let go and comes again, so that nothing between is missed. */

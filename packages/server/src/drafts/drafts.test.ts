@@ -5,6 +5,7 @@ import { join } from "node:path";
 import { readAnswers } from "@lodrin/formats";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { loadDemo } from "../demo/load.js";
+import { DEMO_CLASS_STUDENTS } from "../demo/class.js";
 import { DEMO_ACCOUNTS, DEMO_PASSWORD } from "../demo/workshop.js";
 import { loadLibrary } from "../systems/library.js";
 import { SystemVersionRow } from "../systems/system-version.js";
@@ -243,7 +244,7 @@ describe("the demo", () => {
     const fresh = await openHarness();
     await Promise.all([loadDemo(fresh.knex), loadDemo(fresh.knex), loadDemo(fresh.knex)]);
     const [{ count = 0 } = {}] = await fresh.knex("accounts").count<{ count: string }[]>();
-    expect(Number(count)).toBe(DEMO_ACCOUNTS.length);
+    expect(Number(count)).toBe(new Set([...DEMO_ACCOUNTS, ...DEMO_CLASS_STUDENTS].map((a) => a.email)).size);
     const agent = request.agent(fresh.app);
     for (const account of DEMO_ACCOUNTS) {
       expect((await agent.post("/api/session").send({ email: account.email, password: DEMO_PASSWORD }).expect(200)).body).toMatchObject({

@@ -3,6 +3,8 @@ import type { Router } from "express";
 import type { Knex } from "knex";
 import { Owned } from "../access/owned.js";
 import { isoMoment } from "../database/base-model.js";
+import { summariesOf } from "../systems/summary.js";
+import { DraftRow } from "./draft.js";
 import { mount } from "../http/mount.js";
 
 /** Readings kept of a draft; beyond it the oldest are let go. */
@@ -13,6 +15,21 @@ export function tableRoutesOf(router: Router, knex: Knex): void {
   mount(router, tableRoutes.atTable, async ({ accountId, params }) => {
     await new Owned(knex, accountId).draft(params.id);
     return atTable(knex, params.id);
+  });
+
+  mount(router, tableRoutes.progress, async ({ accountId }) => {
+    const rows = await DraftRow.query(knex).where({ ownerId: accountId }).whereNull("deletedAt").orderBy("createdAt");
+    const of = await summariesOf(
+      knex,
+      rows.map((row) => row.systemVersionId),
+    );
+    const all = await Promise.all(rows.map(async (row) => ({ row, table: await atTable(knex, row.id) })));
+    return all
+      .filter(({ table }) => table.ticked.length + table.readings.length > 0)
+      .map(({ row, table: { ticked, ...table } }) => {
+        const { slug, title } = of(row.systemVersionId);
+        return { draftId: row.id, name: row.name, slug, systemTitle: title, ticked: ticked.length, ...table };
+      });
   });
 
   mount(router, tableRoutes.tick, async ({ accountId, params, body }) => {

@@ -30,8 +30,8 @@ export function systemsRoutes(router: Router, knex: Knex): void {
     return rows.map((row) => row.toLine());
   });
 
-  mount(router, systemRoutes.system, async ({ params }) => {
-    const row = await SystemVersionRow.withNames(knex)
+  mount(router, systemRoutes.system, async ({ accountId, params }) => {
+    const row = await SystemVersionRow.readable(knex, accountId)
       .where({ slug: params.slug, version: Number(params.version) })
       .first();
     if (!row) throw notFound("system");

@@ -28,9 +28,9 @@ export class ShelfKeeper {
     return this.kept;
   }
 
-  /** The shelf of an account that has systems only it may see; undefined for everyone else. */
+  /** The shelf of an account that sees systems which not everyone sees; undefined for everyone else. */
   async ownOf(accountId: string): Promise<SystemSheet[] | undefined> {
-    const one = await SystemVersionRow.query(this.knex).findOne({ ownerId: accountId, audience: "me", withdrawn: false }).select("id");
+    const one = await SystemVersionRow.onShelf(this.knex, accountId).whereNot({ audience: "everyone" }).first();
     return one && this.newest(accountId);
   }
 

@@ -3,6 +3,13 @@ import type { Knex } from "knex";
 import type { QueryBuilder } from "objection";
 import { BaseModel, isoMoment } from "../database/base-model.js";
 
+/** Published for their author's classes, one of which the account is in. */
+const FOR_MY_CLASSES = `system_versions.audience = 'classes' and system_versions.owner_id in (
+  select c.teacher_id from classes c join class_members m on m.class_id = c.id where m.account_id = ? and c.deleted_at is null)`;
+const DRAFTED_WITH = "system_versions.id in (select system_version_id from drafts where owner_id = ?)";
+const ASKED_FOR = `system_versions.id in (
+  select a.system_version_id from assignments a join class_members m on m.class_id = a.class_id where m.account_id = ?)`;
+
 /** One published version of a system's notation. Never changed once drafted with. */
 export class SystemVersionRow extends BaseModel {
   static override readonly tableName = "system_versions";
@@ -40,8 +47,17 @@ export class SystemVersionRow extends BaseModel {
       .where({ withdrawn: false })
       .where((q) => {
         void q.where({ audience: "everyone" });
-        if (accountId !== undefined) void q.orWhere({ "systemVersions.ownerId": accountId });
+        if (accountId === undefined) return;
+        void q.orWhere({ "systemVersions.ownerId": accountId }).orWhereRaw(FOR_MY_CLASSES, [accountId]);
       });
+  }
+
+  /** Any version an account may read: what is on its shelf, what it published, and what it drafts with or is asked to draft with. */
+  static readable(knex: Knex, accountId: string): QueryBuilder<SystemVersionRow, SystemVersionRow[]> {
+    return SystemVersionRow.withNames(knex).where((q) => {
+      void q.where({ audience: "everyone" }).orWhere({ "systemVersions.ownerId": accountId });
+      for (const sql of [FOR_MY_CLASSES, DRAFTED_WITH, ASKED_FOR]) void q.orWhereRaw(sql, [accountId]);
+    });
   }
 
   toReply(): SystemSheet {

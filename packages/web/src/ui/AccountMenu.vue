@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowDown, Guide, Moon, Sunny, SwitchButton, User } from "@element-plus/icons-vue";
+import { ArrowDown, Guide, Moon, Sunny, SwitchButton, Timer, User } from "@element-plus/icons-vue";
 import { useRouter } from "vue-router";
 import { useSession } from "../stores/session.js";
 
@@ -15,6 +15,7 @@ async function signOut(): Promise<void> {
 
 const ACTS: Readonly<Record<string, () => unknown>> = {
   account: () => router.push({ name: "account" }),
+  progress: () => router.push({ name: "progress" }),
   look: () => session.prefer({ look: session.night ? "day" : "night" }),
   tour: () => router.push({ name: "workroom", query: { tour: "1" } }),
   out: signOut,
@@ -29,6 +30,7 @@ const ACTS: Readonly<Record<string, () => unknown>> = {
     <template #dropdown>
       <el-dropdown-menu>
         <el-dropdown-item command="account" :icon="User">Account</el-dropdown-item>
+        <el-dropdown-item command="progress" :icon="Timer">At the table so far</el-dropdown-item>
         <el-dropdown-item command="look" :icon="session.night ? Sunny : Moon">{{
           session.night ? "Day colours" : "Night colours"
         }}</el-dropdown-item>

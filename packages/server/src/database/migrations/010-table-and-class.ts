@@ -6,7 +6,12 @@ export async function up(knex: Knex): Promise<void> {
   await classes(knex);
   await handedIn(knex);
   await asked(knex);
+  // A system may be for the classes its author teaches.
+  await audiences(knex, "'me', 'classes', 'everyone'");
 }
+
+const audiences = (knex: Knex, allowed: string): Promise<unknown> =>
+  knex.raw(`alter table works drop constraint works_audience, add constraint works_audience check (audience in (${allowed}))`);
 
 async function table(knex: Knex): Promise<void> {
   await knex.schema.createTable("draft_tables", (t) => {
@@ -132,6 +137,8 @@ function common(knex: Knex, t: Knex.CreateTableBuilder): void {
 }
 
 export async function down(knex: Knex): Promise<void> {
+  for (const table of ["works", "system_versions"]) await knex(table).where({ audience: "classes" }).update({ audience: "me" });
+  await audiences(knex, "'me', 'everyone'");
   for (const name of [
     ...["answers", "questions", "comments", "hand_ins", "assignments", "live_lessons"],
     ...["lessons", "class_members", "classes", "draft_readings", "draft_tables"],

@@ -62,7 +62,7 @@ const sum = computed(() => props.entry.sums.find((s) => s.reading !== undefined)
   font-weight: 700;
 }
 .figure {
-  font-size: clamp(52px, 6.4vw, 92px);
+  font-size: clamp(60px, 7.6vw, 92px);
   font-weight: 700;
   line-height: 1;
 }

@@ -126,7 +126,7 @@ defineExpose({ focus: () => void focus() });
 }
 form {
   display: grid;
-  grid-template-columns: minmax(0, 340px) auto;
+  grid-template-columns: minmax(0, 340px) minmax(120px, 200px);
   gap: 10px;
   align-items: start;
 }

@@ -119,6 +119,15 @@ useKeys(
   },
   () => false,
 );
+/** What was pressed by hand keeps no key: the space bar, or a pedal, always goes on. */
+function letGo(event: MouseEvent): void {
+  if (event.detail === 0) return;
+  // A label hands its press on: what it belongs to is held only afterwards.
+  requestAnimationFrame(() => {
+    const held = document.activeElement as HTMLElement | null;
+    if (held?.closest("button, a, .el-checkbox")) held.blur();
+  });
+}
 // The screen stays awake while the hands are busy; a browser that cannot says nothing.
 const awake = useWakeLock();
 onMounted(() => awake.request("screen").catch(() => undefined));
@@ -126,7 +135,8 @@ onMounted(() => classes.load().catch(() => undefined));
 </script>
 
 <template>
-  <div class="stand">
+  <div class="stand" @click="letGo">
+    <h1 class="visually-hidden">{{ local.name }}, at the table</h1>
     <header>
       <LinkButton text :icon="Back" :to="{ name: 'draft', params: { id: draft.id } }">{{ local.name }}</LinkButton>
       <span class="room" />
@@ -285,10 +295,17 @@ footer > .el-button {
   }
 }
 @media (width < 620px) {
-  header :deep(.el-button span) {
-    max-width: 32vw;
-    overflow: hidden;
-    text-overflow: ellipsis;
+  .stand {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  header {
+    flex-wrap: wrap;
+    gap: 0 6px;
+  }
+  .left {
+    order: 1;
+    width: 100%;
+    font-size: 16px;
   }
 }
 </style>

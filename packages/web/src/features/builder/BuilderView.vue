@@ -114,7 +114,7 @@ const remove = (work: Listed): Promise<void> =>
             >
           </RouterLink>
           <el-tag :type="work.published ? 'success' : 'info'">{{ work.published ? `version ${work.published}` : "not published" }}</el-tag>
-          <el-tag v-if="work.audience === 'me'" type="info">only me</el-tag>
+          <el-tag v-if="work.audience !== 'everyone'" type="info">{{ work.audience === "me" ? "only me" : "my classes" }}</el-tag>
           <el-button text :icon="Box" @click="archive(work, !work.archived)">{{ work.archived ? "Take out again" : "Put away" }}</el-button>
           <el-button text :icon="Delete" :aria-label="`Delete ${work.title}`" @click="remove(work)">Delete</el-button>
         </li>

@@ -38,6 +38,7 @@ const groups = computed(() =>
         </li>
       </ul>
     </section>
+    <slot />
   </div>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type ReplyOf, type Work, workRoutes } from "@lodrin/contract";
+import { type Audience, type ReplyOf, type Work, workRoutes } from "@lodrin/contract";
 import { type Difference, differencesOf, type LoadedSystem } from "@lodrin/core";
 import { computed, ref, shallowRef, watch } from "vue";
 import { call } from "../../api/call.js";
@@ -60,7 +60,7 @@ const withdraw = (version: number, withdrawn: boolean): Promise<void> =>
     await again();
     await shelf.reload();
   });
-const place = (audience: "me" | "everyone"): Promise<void> =>
+const place = (audience: Audience): Promise<void> =>
   attempt(async () => {
     emit("placed", await call(workRoutes.placeWork, { params: { id: props.work.id }, body: { audience } }));
     await shelf.reload();
@@ -73,8 +73,9 @@ const place = (audience: "me" | "everyone"): Promise<void> =>
     <template v-else>
       <el-alert v-if="failed" :title="failed" type="error" role="alert" :closable="false" />
       <el-form-item label="Who may see it on the shelf" label-position="top">
-        <el-radio-group :model-value="work.audience" @update:model-value="place($event as 'me' | 'everyone')">
+        <el-radio-group :model-value="work.audience" @update:model-value="place($event as Audience)">
           <el-radio value="me">Only me</el-radio>
+          <el-radio value="classes">My classes</el-radio>
           <el-radio value="everyone">Everyone here</el-radio>
         </el-radio-group>
       </el-form-item>

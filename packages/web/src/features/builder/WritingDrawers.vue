@@ -8,6 +8,7 @@ import DrawerRail from "../draft/DrawerRail.vue";
 import type { WorkAutosave, Writing } from "./use-writing.js";
 
 // What is pulled out is fetched when it is: the table opens sooner.
+const ClassesGotWrong = defineAsyncComponent(() => import("./ClassesGotWrong.vue"));
 const FilesPanel = defineAsyncComponent(() => import("./FilesPanel.vue"));
 const HelpPanel = defineAsyncComponent(() => import("./HelpPanel.vue"));
 const SoundPanel = defineAsyncComponent(() => import("./SoundPanel.vue"));
@@ -63,7 +64,9 @@ function toggle(key: DrawerKey | "range"): void {
 
 <template>
   <DrawerFrame v-if="drawer" class="drawer" :name="DRAWERS.find((d) => d.key === drawer)?.name ?? ''" @close="drawer = undefined">
-    <SoundPanel v-if="drawer === 'sound'" :findings="findings" :sum="sum" @go="$emit('statement', $event)" />
+    <SoundPanel v-if="drawer === 'sound'" :findings="findings" :sum="sum" @go="$emit('statement', $event)">
+      <ClassesGotWrong :slug="work.slug" :loaded="loaded" @go="$emit('statement', $event)" />
+    </SoundPanel>
     <TryPanel
       v-else-if="drawer === 'try'"
       v-model:figures="figures"

@@ -30,6 +30,7 @@ const entry = computed(
   <div v-if="!ready || !system || !drafted || !entry" class="page"><LoadState what="the board" :why="why" @again="again" /></div>
   <div v-else class="board">
     <section>
+      <h1 class="visually-hidden">{{ system.sheet.title }}</h1>
       <BigStep :entry="entry" :unit="unit" :place="step + 1" :of="system.loaded.plan.steps.length" :ticked="false" />
       <p class="quiet">On a sample body: each works out the own figure.</p>
     </section>

@@ -42,6 +42,7 @@ const answers = (classmatesAnswer: boolean): Promise<void> =>
     <div v-else-if="mine" class="card side">
       <el-switch
         :model-value="mine.shares"
+        aria-label="My teacher may see the figures of my drafts"
         active-text="My teacher may see the figures of my drafts"
         @update:model-value="share(Boolean($event))"
       />

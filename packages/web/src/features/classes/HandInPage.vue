@@ -48,8 +48,10 @@ onMounted(() =>
   attempt(async () => {
     if (props.handIn.picture) {
       const { picture } = await call(assignmentRoutes.picture, { params: { id: props.handIn.id } });
-      const size = await createImageBitmap(await (await fetch(picture)).blob());
-      data.value = { data: picture, width: size.width, height: size.height, marks: props.handIn.marksOnPicture };
+      const image = new Image();
+      image.src = picture;
+      await image.decode();
+      data.value = { data: picture, width: image.naturalWidth, height: image.naturalHeight, marks: props.handIn.marksOnPicture };
     }
     if (props.teaches && props.handIn.state === "handed") await judge({ state: "seen" });
   }),

@@ -23,10 +23,12 @@ const route = useRoute();
 const router = useRouter();
 const session = useSession();
 const { classId, system, drafted, step, name, at, load } = useShown();
-const { live, followers, connected } = useLive(classId);
+const { live, followers, connected, known } = useLive(classId);
 const { why: failed, attempt } = useAttempt();
+/** Longer nobody waits to learn where the class is. */
+const LONGEST_MS = 3_000;
 const { ready, why, again } = useLoad(async () => {
-  await load();
+  await Promise.all([load(), Promise.race([known, new Promise((resolve) => setTimeout(resolve, LONGEST_MS))])]);
   // A lesson under way is gone on with; else it begins where its page says.
   const begin = live.value && live.value.slug === system.value?.sheet.slug ? live.value.step : String(route.query["step"] ?? "");
   step.value = Math.max(0, at(begin));

@@ -124,7 +124,7 @@ function takeOut(): void {
           asRow(row).marks === undefined ? "" : `${asRow(row).marks} / ${most}`
         }}</template></el-table-column
       >
-      <el-table-column label="" width="110"
+      <el-table-column label="Draft" width="110"
         ><template #default="{ row }"
           ><el-button v-if="asRow(row).last" @click="openId = asRow(row).last?.id">Open</el-button></template
         ></el-table-column

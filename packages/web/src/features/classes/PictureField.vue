@@ -46,7 +46,10 @@ const simulate = (): Promise<void> =>
     <p><b>A picture of your paper</b></p>
     <div class="acts">
       <el-upload accept="image/jpeg,image/png" :auto-upload="false" :show-file-list="false" :on-change="take">
-        <el-button :icon="Camera">{{ picture ? "Another picture" : "Take or choose one" }}</el-button>
+        <!-- The upload itself is what is pressed: a button within it would be two. -->
+        <span class="el-button"
+          ><el-icon><Camera /></el-icon><span>{{ picture ? "Another picture" : "Take or choose one" }}</span></span
+        >
       </el-upload>
       <el-button text @click="simulate">Use the simulated camera</el-button>
       <el-button v-if="picture" text @click="shown = !shown">{{ shown ? "Hide it" : "Mark points on it" }}</el-button>

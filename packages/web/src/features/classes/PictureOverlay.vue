@@ -5,7 +5,7 @@ import { computed, ref } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 import { placesOnBoards } from "./board-places.js";
 import type { MarkedPicture } from "./picture-file.js";
-import { judgeMarks } from "./judge-marks.js";
+import { cornerPoints, judgeMarks } from "./judge-marks.js";
 
 /**
  * The picture of the paper with the true draft laid over it: from four marked points on the perspective is known, what is
@@ -16,7 +16,9 @@ const emit = defineEmits<{ marks: [marks: HandIn["marksOnPicture"]] }>();
 
 const places = computed(() => placesOnBoards(props.plan, props.run));
 const marks = computed(() => props.picture.marks);
-const next = ref(places.value.points[0]?.name ?? "");
+/** The corners first: from them the perspective is found best. */
+const order = computed(() => [...new Set([...cornerPoints(places.value.points), ...places.value.points.map((p) => p.name)])]);
+const next = ref(order.value.find((name) => !marks.value.some((m) => m.point === name)) ?? "");
 const judged = computed(() => judgeMarks(places.value.points, marks.value));
 const camera = computed(() => judged.value.camera);
 const overlay = computed(() =>
@@ -38,9 +40,8 @@ function mark(event: MouseEvent): void {
     y: ((event.clientY - box.top) * props.picture.height) / box.height,
   };
   emit("marks", [...marks.value.filter((m) => m.point !== next.value), { point: next.value, ...at }]);
-  const names = places.value.points.map((p) => p.name);
-  const unmarked = names.filter((n) => n !== next.value && !marks.value.some((m) => m.point === n));
-  next.value = unmarked.find((n) => names.indexOf(n) > names.indexOf(next.value)) ?? unmarked[0] ?? "";
+  const unmarked = order.value.filter((n) => n !== next.value && !marks.value.some((m) => m.point === n));
+  next.value = unmarked.find((n) => order.value.indexOf(n) > order.value.indexOf(next.value)) ?? unmarked[0] ?? "";
 }
 const drop = (point: string): void =>
   emit(

@@ -6,6 +6,7 @@ import { call } from "../../api/call.js";
 import { useClasses } from "../../stores/classes.js";
 import { sayMoment } from "../../ui/times.js";
 import { useAttempt } from "../../ui/use-attempt.js";
+import { makeNote } from "./make-note.js";
 
 /** A question with its answers, and room for one where it may be given. */
 const props = defineProps<{ question: Question }>();
@@ -17,6 +18,13 @@ const may = computed(() => {
   const klass = classes.classes.find((c) => c.id === props.question.classId);
   return klass !== undefined && (klass.mine || klass.classmatesAnswer);
 });
+const teaches = computed(() => classes.taught.some((c) => c.id === props.question.classId));
+const noted = ref("");
+const note = (said: string): Promise<void> =>
+  attempt(async () => {
+    await makeNote(props.question.slug, props.question.step, said);
+    noted.value = "It stands in your text now, as something to watch out for. With the next version you publish everyone reads it.";
+  });
 const answer = (): Promise<void> =>
   attempt(async () => {
     const body = { id: uuid(), text: text.value.trim() };
@@ -34,7 +42,9 @@ const answer = (): Promise<void> =>
       <b>{{ a.by }}</b><span v-if="a.teacher" class="small"> (teacher)</span> <span class="quiet small">{{ sayMoment(a.at) }}</span><br />{{
         a.text
       }}
+      <el-button v-if="teaches" link type="primary" @click="note(a.text)">Make it a note of the system</el-button>
     </p>
+    <p v-if="noted" class="small" role="status">{{ noted }}</p>
     <form v-if="may" @submit.prevent="answer">
       <el-input v-model="text" aria-label="Your answer" placeholder="Answer" />
       <el-button native-type="submit" :disabled="text.trim() === ''">Answer</el-button>

@@ -40,7 +40,7 @@ const rows = (row: unknown): ClassMember => row as ClassMember;
     <el-table-column label="In the class since" width="170"
       ><template #default="{ row }">{{ sayMoment(rows(row).joinedAt) }}</template></el-table-column
     >
-    <el-table-column label="" width="130">
+    <el-table-column label="Out" width="130">
       <template #default="{ row }">
         <el-popconfirm
           :title="`Take ${rows(row).name} out of the class?`"

@@ -20,6 +20,21 @@ export const SURE = 4;
 /** A hand on a photograph is right within this (mm; common practice, no source), and more where the sure points do not agree. */
 const PHOTOGRAPH_MM = 5;
 
+/** Four points at the corners of a draft, in the order they are easiest to find; no three of them in one line where it can be had. */
+export function cornerPoints(points: readonly { readonly name: string; readonly at: Point }[]): string[] {
+  const by: readonly ((p: Point) => number)[] = [(p) => -p.x - p.y, (p) => p.x - p.y, (p) => p.x + p.y, (p) => p.y - p.x];
+  const found: string[] = [];
+  for (const reach of by) {
+    const left = points.filter((p) => !found.includes(p.name));
+    const first = left.reduce<(typeof left)[number] | undefined>(
+      (best, p) => (!best || reach(p.at) > reach(best.at) ? p : best),
+      undefined,
+    );
+    if (first) found.push(first.name);
+  }
+  return found;
+}
+
 /** Finds how the picture was taken from the points marked first, and judges the others by it. */
 export function judgeMarks(points: readonly { readonly name: string; readonly at: Point }[], marks: HandIn["marksOnPicture"]): JudgedMarks {
   const placed = marks.flatMap((m) => {

@@ -9,15 +9,20 @@ export function useLive(classId: string): {
   live: Ref<LiveStep | null>;
   followers: Ref<readonly Follower[]>;
   connected: Ref<boolean>;
+  /** Comes when it is known for the first time where the class is. */
+  known: Promise<void>;
 } {
   const live = shallowRef<LiveStep | null>(null);
   const followers = shallowRef<readonly Follower[]>([]);
   const connected = ref(false);
+  let told: () => void = () => undefined;
+  const known = new Promise<void>((resolve) => (told = resolve));
   let source: EventSource | undefined;
   let again: ReturnType<typeof setTimeout> | undefined;
 
   function heard(message: LiveMessage): void {
     if (message.kind === "step") {
+      told();
       // What comes late is not newer.
       if (message.live && live.value && message.live.move < live.value.move) return;
       live.value = message.live;
@@ -38,5 +43,5 @@ export function useLive(classId: string): {
     clearTimeout(again);
     source?.close();
   });
-  return { live, followers, connected };
+  return { live, followers, connected, known };
 }

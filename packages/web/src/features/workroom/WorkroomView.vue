@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watch } from "vue";
+import { computed, defineAsyncComponent, watch } from "vue";
 import { RouterLink } from "vue-router";
 import { useDrafts } from "../../stores/drafts.js";
 import { usePeople } from "../../stores/people.js";
@@ -8,6 +8,7 @@ import LinkButton from "../../ui/LinkButton.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay, sayMoment } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
+import { useRest } from "../../ui/use-rest.js";
 import PatternThumb from "../shelf/PatternThumb.vue";
 import { factsText } from "./facts-text.js";
 import DraftCard from "./DraftCard.vue";
@@ -19,6 +20,9 @@ const people = usePeople();
 const session = useSession();
 const { ready, why, again } = useLoad(() => Promise.all([drafts.load(), people.load()]));
 const { facts, ask } = useDraftFacts();
+const late = useRest();
+// What is drawn first does not wait for the classes.
+const ClassAsks = defineAsyncComponent(() => import("./ClassAsks.vue"));
 
 /** Drawn on their cards; older ones tell their name and their date. */
 const MOST_DRAWN = 24;
@@ -60,6 +64,8 @@ watch([ready, () => drafts.drafts.map((d) => d.id).join()], ([now]) => {
         <LinkButton type="primary" :to="{ name: 'shelf' }">To the shelf</LinkButton>
       </section>
 
+      <ClassAsks v-if="late" />
+
       <div class="halves">
         <section>
           <h2>Kept drafts</h2>
@@ -67,7 +73,10 @@ watch([ready, () => drafts.drafts.map((d) => d.id).join()], ([now]) => {
           <ul v-else class="plain">
             <li v-for="draft in rest" :key="draft.id"><DraftCard :draft="draft" :facts="facts.get(draft.id)" /></li>
           </ul>
-          <p v-if="last" class="more"><LinkButton :to="{ name: 'shelf' }">Start another</LinkButton></p>
+          <p v-if="last" class="more">
+            <LinkButton :to="{ name: 'shelf' }">Start another</LinkButton>
+            <LinkButton text :to="{ name: 'progress' }">At the table so far</LinkButton>
+          </p>
         </section>
         <section>
           <h2>My bodies</h2>
