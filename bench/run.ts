@@ -12,6 +12,7 @@ import { readInputs } from "../packages/core/src/run/inputs.js";
 import { drawPieces } from "@lodrin/formats";
 import { writeTiledPdf } from "@lodrin/formats/pdf";
 import { readLibrary as readNotations } from "@lodrin/formats/library";
+import { twelveReadings } from "./review.js";
 import { fullLoad, keystroke, twentySizes } from "./builder.js";
 import { fortyBodies, readLibrary } from "./library.js";
 import { type JacketBody, longJacketByHand } from "./long-jacket.js";
@@ -240,6 +241,13 @@ function builderFigures(): void {
   tell("Twenty sizes of the long jacket laid on each other", `${twentySizes(jacket, library).toFixed(0)} ms`, "at most 150 ms");
 }
 
+/** What a student waits for who typed the last of twelve readings. */
+function reviewFigure(): void {
+  const library = readNotations("systems");
+  const ms = twelveReadings(library["21-long-lapel-jacket"] ?? "", library);
+  tell("Twelve readings of the long jacket judged (p95)", `${ms.toFixed(0)} ms`, "at most 100 ms");
+}
+
 /** Every figure, in the order they are printed. Each is taken in a process of its own: what one leaves in memory would slow the next. */
 const FIGURES: Readonly<Record<string, () => unknown>> = {
   draft: draftFigure,
@@ -251,6 +259,7 @@ const FIGURES: Readonly<Record<string, () => unknown>> = {
   pdf: pdfFigure,
   size: sizeFigure,
   builder: builderFigures,
+  review: reviewFigure,
   "redraw-shirt": () => redrawFigure("the shirt block while a setting is dragged", SHIRT_DRAFT),
   "redraw-jacket": () => redrawFigure("the long jacket while a setting is dragged", LARGEST),
 };

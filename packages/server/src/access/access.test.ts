@@ -4,6 +4,7 @@ import request from "supertest";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { AccountRow } from "../auth/account.js";
 import { type Harness, openHarness, type Visitor, visitor } from "../test/harness.js";
+import { codeOf, type School, schoolOf } from "../test/school.js";
 
 const SHIRT = "08-menswear-flat-shirt-block";
 const NEW_DRAFT = {
@@ -32,19 +33,13 @@ const NEW_ASSIGNMENT = {
 const LIVE = { slug: SHIRT, systemVersion: 1, step: "#1" };
 
 /** What a row of the table may be about: things of one account, made anew for each call. */
-interface Things {
+interface Things extends School {
   readonly accountId: string;
   readonly person: string;
   readonly set: string;
   readonly draft: string;
   readonly work: string;
   readonly chart: string;
-  /** A class the account teaches, and what is in it. */
-  readonly klass: string;
-  readonly lesson: string;
-  readonly assignment: string;
-  readonly handIn: string;
-  readonly question: string;
 }
 
 /** How a route is called, and what its owner's role and a stranger to the things get. `null`: there is nobody else's to touch. */
@@ -352,34 +347,8 @@ async function someone(role: Role): Promise<{ v: Visitor; things: Things }> {
   await h.knex("works").insert({ id: work, ownerId: accountId, slug: `w-${work}`, title: "Mine", ...notation });
   const chart = randomUUID();
   await h.knex("size_charts").insert({ id: chart, ownerId: accountId, name: "Mine", columns: "[]", sizes: "[]" });
-  const made = await schoolOf(accountId);
+  const made = await schoolOf(h.knex, SHIRT, accountId);
   return { v, things: { accountId, person: person.id, set: set.id, draft: draft.id, work, chart, ...made } };
-}
-
-const codeOf = (klass: string): string => klass.slice(0, 8).toUpperCase();
-
-/** A class of the account's own with a lesson, an assignment that a stranger handed something in to, and a question. */
-async function schoolOf(teacherId: string): Promise<Pick<Things, "klass" | "lesson" | "assignment" | "handIn" | "question">> {
-  const [klass, lesson, assignment, handIn, question] = Array.from({ length: 5 }, () => randomUUID()) as [
-    string,
-    string,
-    string,
-    string,
-    string,
-  ];
-  const version = await h.knex("system_versions").where({ slug: SHIRT }).first<{ id: string }>("id");
-  const student = await h.knex("accounts").whereNot({ id: teacherId }).first<{ id: string }>("id");
-  await h.knex("classes").insert({ id: klass, teacherId, name: "Mine", code: codeOf(klass) });
-  await h.knex("class_members").insert({ classId: klass, accountId: student.id });
-  await h.knex("lessons").insert({ id: lesson, classId: klass, title: "One", pages: "[]" });
-  const empty = { body: '{"kind":"own"}', settings: "{}", free: "[]", readings: "[]", rubric: "[]" };
-  await h
-    .knex("assignments")
-    .insert({ id: assignment, classId: klass, title: "Draft it", systemVersionId: version.id, toleranceMm: 3, ...empty });
-  const handed = { measurements: "{}", settings: "{}", readings: "[]", marksOnPicture: "[]", picture: "data:image/jpeg;base64,AA==" };
-  await h.knex("hand_ins").insert({ id: handIn, assignmentId: assignment, accountId: student.id, attempt: 1, unit: "cm", ...handed });
-  await h.knex("questions").insert({ id: question, classId: klass, byId: student.id, slug: SHIRT, step: "#4", text: "Why?" });
-  return { klass, lesson, assignment, handIn, question };
 }
 
 const called = (v: Visitor, route: Route, row: Row, t: Things): Promise<request.Response> => {
