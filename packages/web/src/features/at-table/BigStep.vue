@@ -62,6 +62,9 @@ const sum = computed(() => props.entry.sums.find((s) => s.reading !== undefined)
   font-weight: 700;
 }
 .figure {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
   font-size: clamp(60px, 7.6vw, 92px);
   font-weight: 700;
   line-height: 1;

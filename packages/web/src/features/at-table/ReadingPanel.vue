@@ -48,11 +48,21 @@ const at = (step: string): number => props.plan.steps.findIndex((s) => stepName(
 
 function judge(): void {
   const text = written.value.trim();
-  if (text !== "" && parseTape(text, props.unit).ok) emit("read", what.value, text);
+  if (text === "" || !parseTape(text, props.unit).ok) return;
+  justRead = true;
+  emit("read", what.value, text);
 }
+let justRead = false;
 // What is said of it is brought into sight.
 const verdict = useTemplateRef<HTMLElement>("verdict");
-watch(judged, (now) => now && props.step === what.value && void nextTick(() => verdict.value?.scrollIntoView({ block: "nearest" })));
+watch(
+  () => props.asking,
+  (asking) => {
+    if (asking || !justRead) return;
+    justRead = false;
+    void nextTick(() => verdict.value?.scrollIntoView({ block: "nearest" }));
+  },
+);
 // What is taken has no more to wait for in the field.
 watch(last, (taken) => taken === written.value.trim() && (written.value = ""));
 const history = computed(() => props.history.filter((r) => r.name === what.value && r.says !== "").length);

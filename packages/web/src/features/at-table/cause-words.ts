@@ -1,11 +1,11 @@
-import { type Cause, type HomeUnit, measurementName, type ReviewedReading, tapeText } from "@lodrin/core";
+import { type Cause, type HomeUnit, type ReviewedReading, tapeText } from "@lodrin/core";
 import type { HandReading } from "@lodrin/contract";
 
 /** A name of a reading as it is said: `back_side` is the back side, `dist(F3, F9)` from F3 to F9. */
 export function readingSaid(name: string): string {
   const dist = /^dist\(\s*(\S+?)\s*,\s*(\S+?)\s*\)$/.exec(name);
   if (dist) return `${dist[1] ?? ""} straight to ${dist[2] ?? ""}`;
-  return /\d/.test(name) ? name : measurementName(name);
+  return name.replace(/_/g, " ").replace("#", "");
 }
 
 /** What is wrong with a reading, in figures: `Your tape reads 7 3/4 in, it should read 8 1/4 in: 1/2 in short`. */
