@@ -201,6 +201,12 @@ test("over a range of sizes the first that breaks is named; what is unsound lead
   await range.locator(".which").click();
   await page.getByRole("option", { name: "Workshop women: 8 sizes" }).click();
   await expect(range.getByText(/^8 sizes, worked out in/)).toBeVisible();
+  // Between two bodies of one's own choice.
+  await range.locator(".which").click();
+  await page.getByRole("option", { name: "between two bodies of your choice" }).click();
+  await range.locator(".end").last().click();
+  await page.getByRole("option", { name: "to Oda Marrick" }).click();
+  await expect(range.getByText(/^7 sizes, worked out in/)).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"]).analyze();
   expect(violations.map((v) => `${v.id} at ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
 });

@@ -124,6 +124,8 @@ export const assignmentRoutes = {
     body: Type.Partial(Type.Pick(HandIn, ["state", "marks"]), closed),
     reply: HandIn,
   }),
+  /** Tells those whose results are taken out that they are. */
+  takeOut: route("POST", "/api/assignments/:id/results", { who: "instructor", params: IdParams, reply: Done }),
   comment: route("POST", "/api/hand-ins/:id/comments", {
     who: "student",
     params: IdParams,

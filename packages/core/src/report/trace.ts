@@ -48,7 +48,7 @@ export function explainStep(plan: Plan, run: Run, index: number, options: Explai
     text: sentence(step),
     outcome: outcomeInWords(outcome),
     sums: outcome.status === "drawn" ? step.formulas.map((f) => explain(f.text, f.tree, f.kind, plan.scope, run.frame, options)) : [],
-    dependsOn: step.dependsOn,
+    dependsOn: { points: step.dependsOn.points, paths: step.dependsOn.paths },
     why: (source.why ?? []).map(inWords),
     watch: (source.watch ?? []).map(inWords),
     caution: (source.caution ?? []).map(inWords),

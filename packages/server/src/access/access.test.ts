@@ -239,6 +239,7 @@ const TABLE: Readonly<Record<string, Row>> = {
     own: 404,
     others: 404,
   },
+  "POST /api/assignments/:id/results": { path: (t) => `/api/assignments/${t.assignment}/results`, own: 201, others: 404 },
   "GET /api/hand-ins/:id/picture": { path: (t) => `/api/hand-ins/${t.handIn}/picture`, own: 200, others: 404 },
   "PATCH /api/hand-ins/:id": { path: (t) => `/api/hand-ins/${t.handIn}`, body: () => ({ state: "seen" }), own: 200, others: 404 },
   "POST /api/hand-ins/:id/comments": {
@@ -305,6 +306,7 @@ const IN_CLASS: Readonly<Record<string, number>> = {
   "POST /api/assignments/:id/restore": 403,
   "GET /api/assignments/:id/hand-ins": 200,
   "POST /api/assignments/:id/hand-ins": 201,
+  "POST /api/assignments/:id/results": 403,
   // Another student's.
   "GET /api/hand-ins/:id/picture": 404,
   "PATCH /api/hand-ins/:id": 403,

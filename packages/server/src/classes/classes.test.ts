@@ -216,6 +216,29 @@ describe("what is handed in", () => {
   });
 });
 
+describe("what is asked", () => {
+  it("stays as it was given: other settings, or another body, are refused with a sentence", async () => {
+    const made = await classOf(ann);
+    const asked = {
+      ...ASSIGNMENT,
+      free: ["shoulder_drop"],
+      body: { kind: "given", name: "Size 12", unit: "cm", measurements: { chest: "100" } },
+    };
+    const { id } = (await teacher.send("post", `/api/classes/${made.id}/assignments`, asked)).body as Assignment;
+    const give = async (fields: object): Promise<[number, string]> => {
+      const draft = await draftOf(ann, fields);
+      const body = { draftId: draft.id, note: "", picture: null, marksOnPicture: [] };
+      const reply = await ann.send("post", `/api/assignments/${id}/hand-ins`, body);
+      return [reply.status, (reply.body as { detail?: string }).detail ?? ""];
+    };
+    expect(await give({ settings: { shoulder_drop: "1 cm" } })).toEqual([201, ""]);
+    expect(await give({ settings: { neck_div: "6" } })).toEqual([422, expect.stringContaining("neck div stays as it was given")]);
+    expect(await give({ measurements: { chest: "90" } })).toEqual([422, expect.stringContaining("drawn on Size 12")]);
+    await teacher.send("post", `/api/assignments/${id}/results`);
+    expect(((await ann.get("/api/account/events")).body as AccountEvent[])[0]).toMatchObject({ what: "results-taken-out", by: "Somebody" });
+  });
+});
+
 describe("a system for my classes", () => {
   it("is seen by who is in one of them, and by nobody else", async () => {
     const made = await classOf(ann);

@@ -1,10 +1,12 @@
 import { randomUUID } from "node:crypto";
-import { assignmentRoutes, type Comment, type HandIn } from "@lodrin/contract";
+import { isDeepStrictEqual } from "node:util";
+import { assignmentRoutes, type Comment, DONE, type HandIn } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
 import { Owned } from "../access/owned.js";
 import { note, noteSeen } from "../auth/events.js";
 import { BaseModel, isoMoment } from "../database/base-model.js";
+import type { DraftRow } from "../drafts/draft.js";
 import { newestReadings, plainReading } from "../drafts/table.js";
 import { mount } from "../http/mount.js";
 import { notFound, ProblemError } from "../http/problem.js";
@@ -53,6 +55,7 @@ export function handInsRoutes(router: Router, knex: Knex): void {
     const draft = await new Owned(knex, accountId).draft(body.draftId);
     if (draft.systemVersionId !== assignment.systemVersionId)
       throw new ProblemError(422, "Another system", "This draft was not made with the version of the system that was asked for.");
+    asAsked(assignment, draft);
     const { unit, personName, measurements, settings } = draft;
     const readings = (await newestReadings(knex, [draft.id])).map(plainReading);
     const id = body.id ?? randomUUID();
@@ -94,6 +97,18 @@ export function handInsRoutes(router: Router, knex: Knex): void {
     return one(knex, accountId, await found(knex, accountId, params.id));
   });
 
+  mount(router, assignmentRoutes.takeOut, async ({ accountId, params }) => {
+    await assignmentOf(knex, accountId, params.id);
+    const rows = await HandInRow.query(knex).where({ assignmentId: params.id }).distinct("accountId");
+    await noteSeen(
+      knex,
+      rows.map((row) => row.accountId),
+      "results-taken-out",
+      accountId,
+    );
+    return DONE;
+  });
+
   mount(router, assignmentRoutes.comment, async ({ accountId, params, body }) => {
     const row = await found(knex, accountId, params.id);
     await knex("comments")
@@ -102,6 +117,19 @@ export function handInsRoutes(router: Router, knex: Knex): void {
       .ignore();
     return one(knex, accountId, row);
   });
+}
+
+/** Throws a 422 problem where a draft was set otherwise than was asked for, or drawn on another body than was given. */
+function asAsked({ body, settings, free }: AssignmentRow, draft: Pick<DraftRow, "measurements" | "settings">): void {
+  const set = Object.keys({ ...settings, ...draft.settings }).find((key) => !free.includes(key) && draft.settings[key] !== settings[key]);
+  if (set !== undefined)
+    throw new ProblemError(
+      422,
+      "Set otherwise",
+      `In this assignment ${set.replace(/_/g, " ")} stays as it was given. Set it back and hand in again.`,
+    );
+  if (body.kind === "given" && !isDeepStrictEqual(draft.measurements, body.measurements))
+    throw new ProblemError(422, "Another body", `This assignment is drawn on ${body.name}. Begin the draft from the assignment.`);
 }
 
 async function isTeacher(knex: Knex, accountId: string, { classId }: AssignmentRow): Promise<boolean> {

@@ -5,7 +5,7 @@ import type { Picked } from "../../board/picked.js";
 
 /** What can be done from the point or line that was picked on the paper: each puts its sentence into the quick line, with the gaps still to be picked or typed. */
 const props = defineProps<{ picked: readonly Picked[]; plan: Plan }>();
-const emit = defineEmits<{ begin: [sentence: string]; piece: [lines: readonly string[]]; clear: [] }>();
+const emit = defineEmits<{ begin: [sentence: string]; put: [lines: readonly string[]]; clear: [] }>();
 
 const last = computed(() => props.picked.at(-1));
 const name = computed(() => (last.value?.kind === "point" ? pointText(last.value.name) : (last.value?.name ?? "")));
@@ -44,10 +44,16 @@ function piece(): void {
   const step = props.plan.steps.find((s) => s.source.is === "path" && s.source.key === lines.value[0]?.name);
   let n = 1;
   while (props.plan.pieces.some((p) => p.source.key === `Piece${n}`)) n++;
-  emit("piece", [
+  emit("put", [
     `piece Piece${n} "Piece ${n}" on ${step?.board ?? "A"} · cut 1`,
     ...lines.value.map(({ name: key }) => `  edge ${key}: ${key}`),
   ]);
+}
+/** Two lines that are to come to the same. */
+function agree(): void {
+  const [a = "", b = ""] = lines.value.map((line) => line.name);
+  const said = (line: string): string => line.replace(/_/g, " ");
+  emit("put", [`check "${said(a)} and ${said(b)}": len(${a}) = len(${b})`]);
 }
 </script>
 
@@ -56,6 +62,7 @@ function piece(): void {
     <b>{{ last.kind === "point" ? "From" : "With" }} {{ name.replace("#", "").replace(/_/g, " ") }}</b>
     <el-button v-for="[says, sentence] in acts" :key="says" size="small" @click="$emit('begin', sentence(name))">{{ says }}</el-button>
     <el-button v-if="lines.length > 1" size="small" type="primary" @click="piece">a piece of these {{ lines.length }} lines</el-button>
+    <el-button v-if="lines.length === 2" size="small" type="primary" @click="agree">check that these two agree</el-button>
     <el-button size="small" text @click="$emit('clear')">Leave</el-button>
   </div>
 </template>

@@ -8,7 +8,7 @@ import type { Range } from "./use-range.js";
 /** A system over a whole chart: all drafts laid on each other, and every check and key length against size. */
 const props = defineProps<{ range: Range; loaded: LoadedSystem; unit: HomeUnit }>();
 const emit = defineEmits<{ size: [index: number]; light: [statement: number] }>();
-const { choices, choice, anchor, rows, ms } = props.range;
+const { choices, choice, ends, isBetween, tryBodies, anchor, rows, ms } = props.range;
 
 const holder = useTemplateRef<HTMLElement>("holder");
 const { width, height } = useElementSize(holder);
@@ -69,6 +69,19 @@ const lengthOf = (mm: number | undefined): string => (mm === undefined ? "" : ta
       <el-select v-model="choice" aria-label="Over which bodies" class="which">
         <el-option v-for="c in choices" :key="c.id" :value="c.id" :label="c.name" />
       </el-select>
+      <template v-if="isBetween">
+        <el-select
+          v-for="(said, end) in ['from', 'to']"
+          :key="said"
+          class="end"
+          filterable
+          :model-value="ends[end] ?? ''"
+          :aria-label="`${said} this body`"
+          @update:model-value="ends = end === 0 ? [$event, ends[1]] : [ends[0], $event]"
+        >
+          <el-option v-for="b in tryBodies" :key="b.id" :value="b.id" :label="`${said} ${b.name}`" />
+        </el-select>
+      </template>
       <el-select v-model="anchor" clearable filterable placeholder="as they lie" aria-label="Laid on each other by point" class="anchor">
         <el-option v-for="p in points" :key="p" :value="p" :label="`laid on point ${p}`" />
       </el-select>
@@ -142,6 +155,9 @@ const lengthOf = (mm: number | undefined): string => (mm === undefined ? "" : ta
   flex-wrap: wrap;
   gap: 8px;
   align-items: center;
+}
+.end {
+  width: 190px;
 }
 .which {
   width: 250px;

@@ -40,7 +40,7 @@ defineEmits<{
   begin: [sentence: string];
   pull: [shift: { dx: number; dy: number } | undefined];
   taken: [];
-  piece: [lines: readonly string[]];
+  put: [lines: readonly string[]];
 }>();
 const session = useSession();
 const { loaded, drafted } = props.writing;
@@ -105,7 +105,7 @@ defineExpose({
         :picked="picked"
         :plan="loaded.plan"
         @begin="($emit('begin', $event), (picked = []))"
-        @piece="($emit('piece', $event), (picked = []))"
+        @put="($emit('put', $event), (picked = []))"
         @clear="picked = []"
       />
       <StepControls

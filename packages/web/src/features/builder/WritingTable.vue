@@ -328,7 +328,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
       @begin="quick?.begin($event)"
       @pull="shift = $event"
       @taken="pull && editor?.edit(pull.edits)"
-      @piece="acts.insert(loaded.system.statements.length - 1, $event)"
+      @put="acts.insert(loaded.system.statements.length - 1, $event)"
     />
     <WritingDrawers
       v-model:drawer="drawer"

@@ -22,7 +22,15 @@ const WITHIN: RangeChoice = {
   },
 };
 
+/** From one of the bodies the system can be tried on to another. */
+const BETWEEN = { id: "between", name: "between two bodies of your choice" } as const;
+
 export interface Range {
+  /** The two bodies a range lies between, where it does, by their ids. */
+  readonly ends: Ref<readonly [string, string]>;
+  readonly isBetween: ComputedRef<boolean>;
+  /** The bodies it may lie between. */
+  readonly tryBodies: Writing["bodies"];
   readonly choices: ComputedRef<readonly RangeChoice[]>;
   readonly choice: Ref<string>;
   readonly anchor: Ref<string | undefined>;
@@ -35,10 +43,21 @@ export interface Range {
 
 /** Runs the text over a range, and looks how sound it is, whenever the hand rests, beside the page. */
 export function useRange(
-  { loaded, library, drafted, given }: Pick<Writing, "loaded" | "library" | "drafted" | "given">,
+  { loaded, library, drafted, given, bodies: tryBodies }: Pick<Writing, "loaded" | "library" | "drafted" | "given" | "bodies">,
   charts: Ref<readonly RangeChoice[]>,
 ): Range {
-  const choices = computed(() => [WITHIN, ...charts.value]);
+  const ends = ref<readonly [string, string]>(["small", "large"]);
+  const between = computed((): RangeChoice => ({
+    ...BETWEEN,
+    bodies: ({ plan }) => {
+      const [small, large] = ends.value.map((end) => {
+        const body = tryBodies.value.find(({ id }) => id === end)?.given(plan);
+        return run(plan, body?.measurements ?? {}, {}, body?.unit ?? plan.system.unit);
+      });
+      return small && large ? bodiesBetween(plan, small, large, SIZES) : [];
+    },
+  }));
+  const choices = computed(() => [WITHIN, between.value, ...charts.value]);
   const choice = ref(WITHIN.id);
   const anchor = ref<string>();
   const rows = shallowRef<readonly NestedRow[]>([]);
@@ -57,7 +76,7 @@ export function useRange(
   const RESTS_MS = 250;
   watchDebounced(
     // The draft changes with the text, the body, its figures and the settings.
-    [drafted, choice, anchor, charts],
+    [drafted, choice, anchor, charts, ends],
     () => {
       const { read, plan, system } = loaded.value;
       asked += 1;
@@ -74,5 +93,5 @@ export function useRange(
     { debounce: RESTS_MS, immediate: true },
   );
   onScopeDispose(() => worker.terminate());
-  return { choices, choice, anchor, rows, bodies, ms, findings };
+  return { choices, choice, ends, isBetween: computed(() => choice.value === BETWEEN.id), tryBodies, anchor, rows, bodies, ms, findings };
 }

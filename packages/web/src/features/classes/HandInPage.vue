@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Close } from "@element-plus/icons-vue";
 import { type Assignment, assignmentRoutes, type BodyOf, type HandIn } from "@lodrin/contract";
-import { asDrawn, type Given, run } from "@lodrin/core";
+import { asDrawn, type Given, run, stepName } from "@lodrin/core";
 import { v4 as uuid } from "uuid";
 import { computed, onMounted, ref, shallowRef } from "vue";
 import { call } from "../../api/call.js";
@@ -64,7 +64,11 @@ const mark = (i: number, value: number | null): Promise<void> =>
 
 const text = ref("");
 const place = ref("");
-const pins = computed(() => ["", ...new Set([...off.value.map((r) => r.name), ...props.handIn.readings.map((r) => r.name)])]);
+/** What a word may be pinned to: what was read first, then every step, point and edge. */
+const pins = computed(() => [
+  "",
+  ...new Set([...off.value.map((r) => r.name), ...props.handIn.readings.map((r) => r.name), ...plan.steps.map(stepName)]),
+]);
 const say = (): Promise<void> =>
   attempt(async () => {
     const body = { id: uuid(), place: place.value, text: text.value.trim() };
@@ -151,7 +155,7 @@ const STATES: Readonly<Record<HandIn["state"], string>> = {
           </li>
         </ul>
         <form @submit.prevent="say">
-          <el-select v-model="place" aria-label="What it is about" placeholder="the whole">
+          <el-select v-model="place" filterable aria-label="What it is about" placeholder="the whole">
             <el-option v-for="p in pins" :key="p" :value="p" :label="p === '' ? 'the whole' : readingSaid(p)" />
           </el-select>
           <el-input v-model="text" aria-label="A word about it" placeholder="A word about it" />

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { Download } from "@element-plus/icons-vue";
-import type { Assignment, HandIn, SchoolClass } from "@lodrin/contract";
+import { type Assignment, assignmentRoutes, type HandIn, type SchoolClass } from "@lodrin/contract";
 import { writeResults } from "@lodrin/formats";
 import { computed, ref } from "vue";
+import { call } from "../../api/call.js";
 import type { ShelfSystem } from "../../stores/shelf.js";
 import { giveFile } from "../../ui/take-file.js";
+import { useAttempt } from "../../ui/use-attempt.js";
 import { sayMoment } from "../../ui/times.js";
 import { readingSaid } from "../at-table/cause-words.js";
 import HandInPage from "./HandInPage.vue";
@@ -53,7 +55,14 @@ const byOff = (a: unknown, b: unknown): number => off(asRow(a).last).length - of
 const FILTERS = [{ text: "not handed in", value: "" }, ...Object.entries(STATES).map(([value, text]) => ({ text, value }))];
 const inState = (value: string, row: unknown): boolean => (asRow(row).last?.state ?? "") === value;
 
-function takeOut(): void {
+const { why, attempt } = useAttempt();
+/** Those whose results go out are told so first. */
+const takeOut = (): Promise<void> =>
+  attempt(async () => {
+    await call(assignmentRoutes.takeOut, { params: { id: props.assignment.id } });
+    give();
+  });
+function give(): void {
   const text = writeResults(
     props.assignment.rubric.map((r) => r.text),
     rows.value.map(({ name, group, last }) => ({
@@ -79,6 +88,7 @@ function takeOut(): void {
       <el-segmented v-model="way" :options="WAYS" aria-label="How to look through" />
       <el-button text :icon="Download" @click="takeOut">Results as CSV</el-button>
     </div>
+    <el-alert v-if="why" :title="why" type="error" role="alert" :closable="false" />
     <HandInPage
       v-if="opened"
       :key="opened.id"
