@@ -7,6 +7,7 @@ import { ProblemError } from "../http/problem.js";
 /** Somebody who watches a class over one connection. */
 interface Watcher {
   readonly response: Response;
+  readonly accountId: string;
   /** Who leads the class is told who follows. */
   readonly teaches: boolean;
 }
@@ -16,6 +17,8 @@ const CHANNEL = "lodrin_live";
 const AGAIN_MS = 500;
 /** A word now and then keeps the connection from being taken for dead. */
 const BEAT_MS = 20_000;
+/** So many screens one account may follow a class on, in each process. */
+const MOST_SCREENS = 8;
 /** PostgreSQL carries so many bytes in a notification. */
 const MOST_BYTES = 7_500;
 
@@ -43,6 +46,9 @@ export class LiveHub {
     if (this.closed) throw new ProblemError(503, "Just stopping", "Lodrin is being started anew. Try again in a moment.");
     await this.listen();
     const here = this.watchers.get(classId) ?? new Set();
+    // Nobody has so many screens: the oldest of too many is let go.
+    const own = [...here].filter((w) => w.accountId === watcher.accountId);
+    if (own.length >= MOST_SCREENS) own[0]?.response.end();
     this.watchers.set(classId, here.add(watcher));
     watcher.response.on("close", () => {
       here.delete(watcher);

@@ -19,7 +19,7 @@ export function livesRoutes(router: Router, knex: Knex, hub: LiveHub): void {
     const accountId = callerOf(request, liveRoutes.liveEvents);
     validate(liveRoutes.liveEvents.params, request.params, "path");
     const { id, teacherId } = await room(accountId).entered(String(request.params["id"]));
-    await hub.watch(id, { response, teaches: teacherId === accountId });
+    await hub.watch(id, { response, accountId, teaches: teacherId === accountId });
     response.set({ "content-type": "text/event-stream", "cache-control": "no-store, no-transform", connection: "keep-alive" });
     response.flushHeaders();
     // Watched first, read then: a move between the two comes twice and is known by its number.
