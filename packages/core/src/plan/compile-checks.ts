@@ -4,9 +4,9 @@ import { FormulaError, inField } from "../formula/error.js";
 import type { Typed } from "../formula/scope.js";
 import type { Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
-import type { Check, Passes, Sew, System } from "../system/model.js";
+import type { Check, Control, Passes, Sew, System } from "../system/model.js";
 import type { FormulaReader } from "./formula-reader.js";
-import type { Plan, PlannedCheck, PlannedPass, PlannedPlace, PlannedSew } from "./plan.js";
+import type { Plan, PlannedCheck, PlannedControl, PlannedPass, PlannedPlace, PlannedSew } from "./plan.js";
 import { gather, noReferences } from "./references.js";
 import { WHOLE } from "./step-reader.js";
 
@@ -15,18 +15,20 @@ export function compileChecks(
   system: System,
   read: FormulaReader,
   boards: ReadonlyMap<string, string>,
-): Pick<Plan, "checks" | "sews" | "passes" | "closures" | "stretch" | "edgesNamed"> {
+): Pick<Plan, "controls" | "checks" | "sews" | "passes" | "closures" | "stretch" | "edgesNamed"> {
   const compiler = new CheckCompiler(read, boards, pairedPieces(system));
   const checks: PlannedCheck[] = [];
   const sews: PlannedSew[] = [];
   const passes: PlannedPass[] = [];
   const closures: (Typed | undefined)[] = [];
+  const controls: PlannedControl[] = [];
   let stretch: Typed | undefined;
   system.statements.forEach((statement, i) => {
     try {
       if (statement.is === "check") checks.push(compiler.check(statement, i));
       else if (statement.is === "sew") sews.push(compiler.sew(statement, i));
       else if (statement.is === "passes") passes.push(compiler.pass(statement, i));
+      else if (statement.is === "control") controls.push(compiler.control(statement, i));
       else if (statement.is === "closes") closures.push(compiler.when(statement.when));
       else if (statement.is === "cloth")
         stretch = inField("stretches", () => compileAs(read.parse(statement.stretches), read.scope, "number"));
@@ -36,7 +38,7 @@ export function compileChecks(
   });
   const names = new Set([...sews.flatMap((s) => [...s.first, ...s.second]), ...[...checks, ...passes].flatMap((c) => c.edges)]);
   const all = [...names].map((name) => ({ name, piece: name.slice(0, name.indexOf(".")) }));
-  return { checks, sews, passes, closures, stretch, edgesNamed: all };
+  return { controls, checks, sews, passes, closures, stretch, edgesNamed: all };
 }
 
 /** What a check compares, and how. */
@@ -67,6 +69,10 @@ class CheckCompiler {
   private place(id: string | undefined): PlannedPlace | undefined {
     if (id === undefined) return undefined;
     return { point: inField("at", () => pointIndex(id, this.read.scope, WHOLE)), board: this.boards.get(id) };
+  }
+
+  control(source: Control, statement: number): PlannedControl {
+    return { statement, source, reads: this.figure(source.reads, "length", "reads") };
   }
 
   pass(source: Passes, statement: number): PlannedPass {

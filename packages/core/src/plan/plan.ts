@@ -7,6 +7,7 @@ import type {
   Amend,
   Check,
   Choice,
+  Control,
   Measure,
   Passes,
   LeaveOut,
@@ -30,6 +31,13 @@ export interface PlanProblem {
   readonly put?: string | undefined;
   /** The statement that has the name already. */
   readonly first?: number | undefined;
+}
+
+/** A control measurement its author named. */
+export interface PlannedControl {
+  readonly statement: number;
+  readonly source: Control;
+  readonly reads: Typed;
 }
 
 /** What a run does, in the order of the statements: work out a setting, draw a step, take a piece off the board, or do something to the pieces. */
@@ -196,6 +204,7 @@ export interface Plan {
   readonly sews: readonly PlannedSew[];
   /** The edges that are sewn or checked, each once, and the pieces they are of. */
   readonly edgesNamed: readonly { readonly name: string; readonly piece: string }[];
+  readonly controls: readonly PlannedControl[];
   readonly checks: readonly PlannedCheck[];
   readonly passes: readonly PlannedPass[];
   /** When the garment has an opening to be put on by: one condition a closure, undefined for one that is always there. */

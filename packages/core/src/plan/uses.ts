@@ -130,7 +130,7 @@ const OF_PIECES: ReadonlySet<Statement["is"]> = new Set([
 /** What is brought along, its headings under the name of its system. */
 function taken(base: System, uses: Uses): Statement[] {
   return base.statements.flatMap((s): Statement[] => {
-    if (s.is === "lesson") return [];
+    if (s.is === "lesson" || s.is === "control") return [];
     if (OF_PIECES.has(s.is)) return uses.pieces ? [s] : [];
     return [s.is === "part" ? { ...s, title: `${base.title}: ${s.title}` } : s];
   });

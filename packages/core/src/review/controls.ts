@@ -1,3 +1,4 @@
+import { evaluated } from "../formula/evaluated.js";
 import type { Plan } from "../plan/plan.js";
 import type { HomeUnit } from "../quantity/units.js";
 import type { Run } from "../run/run.js";
@@ -8,11 +9,13 @@ import type { Slip } from "./slip.js";
 import { slipsOf } from "./slips.js";
 
 /** A control measurement: what to read on the paper, what it should be (mm), and the steps it keeps watch over. */
-export interface Control {
+export interface ControlReading {
   readonly name: string;
   readonly expected: number;
-  /** How many of the steps before it a slip would show in. */
-  readonly watches: number;
+  /** What it keeps watch over, in its author's words. */
+  readonly says?: string | undefined;
+  /** Of a suggested one, how many of the steps before it a slip would show in. */
+  readonly watches?: number;
 }
 
 /** Of each step, so many of its most common slips are tried. */
@@ -20,8 +23,17 @@ const SLIPS_A_STEP = 4;
 /** Straight distances are offered from the first point of a board to so many of its last. */
 const LAST_POINTS = 10;
 
+/** The control measurements of a draft: those its author named, or where none are, the few that catch the most slips. */
+export function controlsOf(plan: Plan, run: Run, unit: HomeUnit = plan.system.unit): ControlReading[] {
+  const named = plan.controls.flatMap(({ source, reads }): ControlReading[] => {
+    const expected = evaluated(reads, run.frame);
+    return Number.isFinite(expected) ? [{ name: source.reads, expected, says: source.text }] : [];
+  });
+  return named.length > 0 ? named : suggestControls(plan, run, undefined, unit);
+}
+
 /** The few readings that catch the most slips: each the one that shows most of those the ones before it do not. */
-export function suggestControls(plan: Plan, run: Run, most = 5, unit: HomeUnit = plan.system.unit): Control[] {
+export function suggestControls(plan: Plan, run: Run, most = 5, unit: HomeUnit = plan.system.unit): ControlReading[] {
   const drawing = redrawing(plan, run);
   const readings = [...ownReadings(drawing), ...straightReadings(drawing)];
   const tolerance = 2 * handTolerance(unit);

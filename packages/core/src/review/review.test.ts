@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { loadSystem } from "../plan/load.js";
 import { run } from "../run/run.js";
 import { readShelf } from "../test/shelf.js";
-import { suggestControls } from "./controls.js";
+import { controlsOf, suggestControls } from "./controls.js";
 import { asDrawn, review } from "./review.js";
 import { tapeSlips } from "./tape-slips.js";
 
@@ -134,12 +135,27 @@ describe("the tape", () => {
 });
 
 describe("control measurements", () => {
+  it("are those its author named, where there are any, each a length of the draft", () => {
+    const named = loadSystem(`${sleeve.source}\ncontrol dist(S3, S12)  "The underarm, before the hem is folded."\ncontrol 2*sleeve_half\n`);
+    expect(named.problems).toEqual([]);
+    const controls = controlsOf(
+      named.plan,
+      run(named.plan, { bust: 36, armhole_depth: 7.5, sleeve_length: 9, sleeve_opening: 13, bicep: 12 }),
+    );
+    // From 8 1/4 out at 3 1/2 down to 6 1/2 out at 9 down.
+    expect(controls.slice(-2).map((c) => [c.name, inches(c.expected), c.says])).toEqual([
+      ["dist(S3, S12)", Math.round(Math.hypot(1.75, 5.5) * 1000) / 1000, "The underarm, before the hem is folded."],
+      ["2*sleeve_half", 16.5, undefined],
+    ]);
+    expect(loadSystem(`${sleeve.source}\ncontrol dist(S3, S99)\n`).problems[0]?.why).toContain("S99");
+  });
+
   it("are few, and keep watch over most of the steps", () => {
     const controls = suggestControls(plan, drafted);
     expect(controls.length).toBeGreaterThan(1);
     expect(controls.length).toBeLessThanOrEqual(5);
     const placed = plan.steps.filter((s) => s.makes !== "path").length;
-    expect(Math.max(...controls.map((c) => c.watches))).toBeGreaterThan(placed / 4);
+    expect(Math.max(...controls.map((c) => c.watches ?? 0))).toBeGreaterThan(placed / 4);
     for (const { name, expected } of controls) expect(judged({ [name]: `${expected} mm` }).readings[0]?.verdict).toBe("right");
   });
 });

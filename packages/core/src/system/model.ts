@@ -3,7 +3,7 @@ import { Unread } from "./model/unread.js";
 import { Choice, Measure, Setting, Table, Uses } from "./model/inputs.js";
 import { Amend, LeaveOut, Piece, PieceFrom, Sew, ShapeStep } from "./model/pieces.js";
 import { Board, Evenly, Grade, Part, PathStep, PointStep, Value } from "./model/construction.js";
-import { Caution, Check, Closes, Cloth, Lesson, Passes } from "./model/checks.js";
+import { Caution, Check, Closes, Cloth, Control, Lesson, Passes } from "./model/checks.js";
 import { closed, Margin, Text } from "./model/words.js";
 
 export * from "./model/inputs.js";
@@ -38,6 +38,7 @@ export const Statement = Type.Union([
   Closes,
   Cloth,
   Caution,
+  Control,
   Lesson,
   Grade,
   Evenly,

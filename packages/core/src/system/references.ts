@@ -99,6 +99,7 @@ const FIELDS: Readonly<Record<string, "formula" | "line" | "direction" | NameKin
   garment: "formula",
   body: "formula",
   stretches: "formula",
+  reads: "formula",
   eased: "formula",
   fullness: "formula",
   asLongAs: "formula",

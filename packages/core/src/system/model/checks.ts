@@ -45,6 +45,8 @@ export const Closes = Type.Object({ is: Type.Literal("closes"), text: Text, when
 export const Cloth = Type.Object({ is: Type.Literal("cloth"), stretches: FormulaText, ...Margin }, closed);
 
 export const Caution = Type.Object({ is: Type.Literal("caution"), text: Text, ...Margin }, closed);
+/** A length that is read on the paper on the way: it shows slips before they are carried on. */
+export const Control = Type.Object({ is: Type.Literal("control"), reads: FormulaText, text: Type.Optional(Text), ...Margin }, closed);
 export const Lesson = Type.Object({ is: Type.Literal("lesson"), text: Text, ...Margin }, closed);
 
 export type Check = Static<typeof Check>;
@@ -52,4 +54,5 @@ export type Passes = Static<typeof Passes>;
 export type Closes = Static<typeof Closes>;
 export type Cloth = Static<typeof Cloth>;
 export type Caution = Static<typeof Caution>;
+export type Control = Static<typeof Control>;
 export type Lesson = Static<typeof Lesson>;

@@ -52,7 +52,7 @@ const isComment = (line: string, at: number): boolean => line[at] === "#" && tid
 /** Words a line may begin with. A capital there is what a keyboard puts at the start of a sentence. */
 const FIRST_WORDS = new Set(
   (
-    "system uses measure set choose table value board part line level curve arc blend trace join dart piece leave sew shape check passes closes cloth caution lesson grade " +
+    "system uses measure set choose table value board part line level curve arc blend trace join dart piece leave sew shape check passes closes cloth caution control lesson grade " +
     "garment unit tape about suits why watch cause when iso only else edge grain notch double triple button buttonhole drill inside note pleat also allow look at"
   ).split(" "),
 );

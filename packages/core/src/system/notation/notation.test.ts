@@ -170,6 +170,7 @@ describe("notation → model → notation → model", () => {
     fc.record({ is: fc.constant("check"), title: text, test: fc.constant("equals"), got: formula, expected: formula, within: figure }),
     fc.record({ is: fc.constant("sew"), first: fc.constant(["Front.side"]), second: fc.constant(["Back.side"]), within: figure }),
     fc.record({ is: fc.constant("caution"), text: text }),
+    fc.record({ is: fc.constant("control"), reads: fc.constant("dist(#1, #2)"), text }),
     fc.record({ is: fc.constant("lesson"), text }),
   );
 

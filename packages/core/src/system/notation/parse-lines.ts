@@ -66,6 +66,7 @@ const STATEMENT_WORDS: Record<string, string> = {
   cloth: "cloth stretches 30%",
   grade: "grade by steps, up to 4, and the shifts indented below: F7, B3: 1/8 out, 1/8 up",
   caution: 'caution "What can hurt."',
+  control: 'control dist(#1, #5) "What it keeps watch over."',
   lesson: 'lesson "What is learned."',
 };
 

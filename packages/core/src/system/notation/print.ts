@@ -80,6 +80,7 @@ const PRINTERS: Printers = {
   closes: (s) => [`closes ${quoted(s.text)}`, ...checkNotes(s)],
   cloth: (s) => [`cloth stretches ${s.stretches}`],
   caution: (s) => [`caution ${quoted(s.text)}`],
+  control: (s) => [`control ${s.reads}${sentence(s.text)}`],
   lesson: (s) => [`lesson ${quoted(s.text)}`],
   unread: (s) => [s.text, ...unreadLines(s.details)],
 };

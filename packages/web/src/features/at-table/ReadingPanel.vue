@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { HandReading } from "@lodrin/contract";
-import { type Control, type HomeUnit, parseTape, type Plan, type Review, stepName, tapeText } from "@lodrin/core";
+import { type ControlReading, type HomeUnit, parseTape, type Plan, type Review, stepName, tapeText } from "@lodrin/core";
 import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 import TapeField from "../../ui/TapeField.vue";
@@ -12,7 +12,7 @@ const props = defineProps<{
   step: string;
   unit: HomeUnit;
   review: Review;
-  controls: readonly Control[];
+  controls: readonly ControlReading[];
   asking: boolean;
   /** Why the last reading was not taken; empty when it was. */
   refused: string;
@@ -39,7 +39,8 @@ const others = computed(() => props.review.readings.filter((r) => r.verdict === 
 /** The control measurements that can be taken by now. */
 const due = computed(() => {
   const names = new Set(props.plan.steps.slice(0, at(props.step) + 1).map(stepName));
-  const parts = (name: string): string[] => /^dist\((\S+?),\s*(\S+?)\)$/.exec(name)?.slice(1) ?? [name];
+  const all = new Set(props.plan.steps.map(stepName));
+  const parts = (name: string): string[] => (name.match(/#?\w+'?/g) ?? []).filter((word) => all.has(word));
   return props.controls.filter(
     (c) => c.name !== props.step && props.readings[c.name] === undefined && parts(c.name).every((p) => names.has(p)),
   );

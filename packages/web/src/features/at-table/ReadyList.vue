@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { type Control, type HomeUnit, type Plan, type Run, sheetsFor, statementsOf, tapeText, toolsFor } from "@lodrin/core";
+import { type ControlReading, type HomeUnit, type Plan, type Run, sheetsFor, statementsOf, tapeText, toolsFor } from "@lodrin/core";
 import { computed } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 import { readingSaid } from "./cause-words.js";
 
 /** What to have ready before the first line: tools, paper, cautions, and what to measure on the way. */
-const props = defineProps<{ plan: Plan; run: Run; unit: HomeUnit; controls: readonly Control[] }>();
+const props = defineProps<{ plan: Plan; run: Run; unit: HomeUnit; controls: readonly ControlReading[] }>();
 defineEmits<{ begin: [] }>();
 const tools = computed(() => toolsFor(props.plan, props.run));
 const sheets = computed(() => sheetsFor(props.plan, props.run));
@@ -35,7 +35,10 @@ const upTo = (mm: number): string =>
       <section v-if="controls.length">
         <h2>Measure on the way</h2>
         <ul>
-          <li v-for="c in controls" :key="c.name">{{ readingSaid(c.name) }}: <FigureText :text="tapeText(c.expected, unit)" /></li>
+          <li v-for="c in controls" :key="c.name">
+            {{ c.says ?? readingSaid(c.name) }}<span v-if="c.says" class="quiet"> ({{ readingSaid(c.name) }})</span>:
+            <FigureText :text="tapeText(c.expected, unit)" />
+          </li>
         </ul>
         <p class="quiet small">These few readings show most slips. Type what your tape reads when you are there.</p>
       </section>

@@ -1,5 +1,6 @@
 import {
-  type Control,
+  type ControlReading,
+  controlsOf,
   type Given,
   type HomeUnit,
   type Library,
@@ -8,7 +9,6 @@ import {
   review,
   type Review,
   run,
-  suggestControls,
 } from "@lodrin/core";
 
 /** What the page asks: the draft, and what the tape read on the paper. */
@@ -28,11 +28,11 @@ export interface ReviewQuestion {
 export interface ReviewAnswer {
   readonly id: number;
   readonly review: Review;
-  readonly controls: readonly Control[];
+  readonly controls: readonly ControlReading[];
 }
 
 let known: { readonly notation: string; readonly plan: Plan } | undefined;
-let controls: { readonly key: string; readonly list: readonly Control[] } | undefined;
+let controls: { readonly key: string; readonly list: readonly ControlReading[] } | undefined;
 
 // Every slip that a hand might make is tried on the draft: done here, the page goes on answering.
 self.addEventListener("message", ({ data }: MessageEvent<ReviewQuestion>) => {
@@ -42,6 +42,6 @@ self.addEventListener("message", ({ data }: MessageEvent<ReviewQuestion>) => {
   const drafted = run(plan, measurements, settings, writtenIn);
   const judged = review(plan, drafted, readings, toleranceMm === undefined ? { unit } : { unit, toleranceMm });
   const key = JSON.stringify([notation, measurements, settings]);
-  if (controls?.key !== key) controls = { key, list: suggestControls(plan, drafted, undefined, unit) };
+  if (controls?.key !== key) controls = { key, list: controlsOf(plan, drafted, unit) };
   self.postMessage({ id, review: judged, controls: controls.list } satisfies ReviewAnswer);
 });

@@ -1,4 +1,4 @@
-import type { Control, Given, HomeUnit, Review } from "@lodrin/core";
+import type { ControlReading, Given, HomeUnit, Review } from "@lodrin/core";
 import { onScopeDispose, type Ref, ref, shallowRef, watch } from "vue";
 import type { ShelfSystem } from "../../stores/shelf.js";
 import type { ReviewAnswer, ReviewQuestion } from "./review-worker.js";
@@ -17,9 +17,9 @@ export interface HandDraft {
 export function useReview(
   { sheet }: Pick<ShelfSystem, "sheet">,
   draft: () => HandDraft,
-): { review: Ref<Review>; controls: Ref<readonly Control[]>; asking: Ref<boolean> } {
+): { review: Ref<Review>; controls: Ref<readonly ControlReading[]>; asking: Ref<boolean> } {
   const review = shallowRef<Review>({ readings: [], together: [] });
-  const controls = shallowRef<readonly Control[]>([]);
+  const controls = shallowRef<readonly ControlReading[]>([]);
   const asking = ref(true);
   const worker = new Worker(new URL("./review-worker.ts", import.meta.url), { type: "module" });
   let asked = 0;

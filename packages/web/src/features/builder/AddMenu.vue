@@ -27,6 +27,7 @@ const OTHERS: readonly { readonly says: string; readonly lines: () => readonly s
   { says: "A heading", lines: () => ['part "New part"'] },
   { says: "A board", lines: () => [`board ${letter()} "New board" · centre fold`] },
   { says: "A check", lines: () => [`check "What must hold": ${firstMeasure()} between 1 and 200`] },
+  { says: "A control measurement", lines: () => ['control dist(#0, #1)  "What it keeps watch over."'] },
   { says: "A caution", lines: () => ['caution "What can hurt, and what to do about it."'] },
   { says: "A lesson", lines: () => ['lesson "What a student should know before the first line."'] },
 ];

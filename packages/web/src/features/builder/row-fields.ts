@@ -46,6 +46,7 @@ const BY_KIND: Partial<Record<Statement["is"], readonly RowField[]>> = {
     long("cause", "What usually causes a miss", true),
   ],
   caution: [long("text", "Caution")],
+  control: [formula("reads", "Read on the paper"), long("text", "What it keeps watch over", true)],
   lesson: [long("text", "Lesson, in Markdown")],
 };
 

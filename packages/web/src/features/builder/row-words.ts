@@ -33,6 +33,7 @@ const BY_KIND: { readonly [K in Kind]?: (s: Extract<Statement, { is: K }>, rule:
   check: (s) => ({ margin: "check", says: s.title }),
   passes: (s) => ({ margin: "check", says: s.title }),
   caution: (s) => ({ margin: "caution", says: s.text, rule: "" }),
+  control: (s) => ({ margin: "control", says: s.text ?? "", rule: s.reads }),
   lesson: (s) => ({ margin: "lesson", says: s.text, rule: "" }),
 };
 const MARGINS: { readonly [K in Kind]?: string } = { evenly: "points", amend: "piece", leaveOut: "piece" };
