@@ -63,9 +63,9 @@ test("a student draws at the table by one key, reads the paper, and is told what
   await expect(page.getByText(/^Right\./)).toBeVisible();
   await page.setViewportSize({ width: 820, height: 1100 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
-  await page.setViewportSize({ width: 390, height: 800   await inCentimetres(page);
-});
+  await page.setViewportSize({ width: 390, height: 800 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+  await inCentimetres(page);
 });
 
 /** Others find these two as the demo has them, with the tape in centimetres. */
