@@ -242,14 +242,16 @@ test("a picture of the paper is laid under the true draft, and a wrong point on 
   // Four corners as a hand marks them, a fifth point quite elsewhere.
   const marks = await student.evaluate(() => document.querySelectorAll(".frame polyline").length);
   expect(marks).toBe(0);
-  for (const [x, y] of [
+  const click = ([x, y]: readonly [number, number]): Promise<void> => svg.click({ position: { x: box.width * x, y: box.height * y } });
+  for (const place of [
     [0.5, 0.2],
     [0.52, 0.45],
     [0.3, 0.8],
     [0.8, 0.5],
-    [0.15, 0.15],
   ] as const)
-    await svg.click({ position: { x: box.width * x, y: box.height * y } });
+    await click(place);
+  await student.getByText("To be judged", { exact: true }).click();
+  await click([0.15, 0.15]);
   await expect(student.getByText(/The marked points agree to/)).toBeVisible();
   await expect(student.getByText(/about \d+ mm off/)).toBeVisible();
   await sound(student, "a picture");

@@ -48,8 +48,14 @@ const Kept = Type.Omit(Assignment, ["id", "classId", "systemTitle", "version"]);
 export const Comment = Type.Object({ id: Id, by: Name, mine: Type.Boolean(), place: Type.String(), text: Note, at: Moment }, closed);
 export type Comment = Static<typeof Comment>;
 
-/** A place marked on a picture of the paper: which point of the draft, and where in the picture (pixels). */
-const PictureMark = Type.Object({ point: Type.String({ maxLength: 80 }), x: Type.Number(), y: Type.Number() }, closed);
+/**
+ * A place marked on a picture of the paper: which point of the draft, where in the picture (pixels), and whether the student is
+ * sure that the point is right: from those the perspective is found.
+ */
+const PictureMark = Type.Object(
+  { point: Type.String({ maxLength: 80 }), x: Type.Number(), y: Type.Number(), sure: Type.Boolean() },
+  closed,
+);
 
 /** What was handed in, as it was then: it never changes; handing in again makes the next attempt. */
 export const HandIn = Type.Object(

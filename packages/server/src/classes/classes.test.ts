@@ -184,7 +184,12 @@ describe("what is handed in", () => {
     const made = await classOf(ann, bo);
     const { id } = (await teacher.send("post", `/api/classes/${made.id}/assignments`, ASSIGNMENT)).body as Assignment;
     const draft = await draftOf(ann);
-    const give = { draftId: draft.id, note: "", picture: "data:image/jpeg;base64,AA==", marksOnPicture: [{ point: "#1", x: 3, y: 4 }] };
+    const give = {
+      draftId: draft.id,
+      note: "",
+      picture: "data:image/jpeg;base64,AA==",
+      marksOnPicture: [{ point: "#1", x: 3, y: 4, sure: true }],
+    };
     const handed = (await ann.send("post", `/api/assignments/${id}/hand-ins`, give)).body as HandIn;
     expect((await bo.get(`/api/assignments/${id}/hand-ins`)).body).toEqual([]);
     expect((await bo.get(`/api/hand-ins/${handed.id}/picture`)).status).toBe(404);

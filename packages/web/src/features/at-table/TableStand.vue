@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { Back, Check, Microphone, Right } from "@element-plus/icons-vue";
+import { assignmentRoutes } from "@lodrin/contract";
 import { explainStep, tapeText } from "@lodrin/core";
 import { useWakeLock } from "@vueuse/core";
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef, useTemplateRef, watch } from "vue";
+import { call } from "../../api/call.js";
 import BoardPaper from "../../board/BoardPaper.vue";
 import { useClasses } from "../../stores/classes.js";
 import LinkButton from "../../ui/LinkButton.vue";
@@ -32,6 +34,8 @@ const { plan, run, unit, mark, step, tape, go } = useDrafting(props.open);
 const { local } = autosave;
 const table = useAtTable(draft.id);
 const { ready, why, again } = useLoad(table.load);
+/** How far a hand may be off, where an assignment says so. */
+const tolerance = ref<number>();
 /** What was read and is not judged yet. */
 const pending = shallowRef<{ readonly name: string; readonly written: string }>();
 const refused = ref("");
@@ -40,6 +44,7 @@ const { review, controls, asking } = useReview(system, () => ({
   settings: local.settings,
   writtenIn: local.unit,
   unit: unit.value,
+  toleranceMm: tolerance.value,
   readings: pending.value ? { ...table.readings.value, [pending.value.name]: pending.value.written } : table.readings.value,
 }));
 // A reading is kept with what was said of it.
@@ -131,7 +136,15 @@ function letGo(event: MouseEvent): void {
 // The screen stays awake while the hands are busy; a browser that cannot says nothing.
 const awake = useWakeLock();
 onMounted(() => awake.request("screen").catch(() => undefined));
-onMounted(() => classes.load().catch(() => undefined));
+onMounted(async () => {
+  try {
+    await classes.load();
+    const asked = await Promise.all(classes.joined.map(({ id }) => call(assignmentRoutes.assignments, { params: { id } })));
+    tolerance.value = asked.flat().find((a) => a.slug === draft.slug && a.systemVersion === draft.systemVersion)?.toleranceMm;
+  } catch {
+    // Without its classes a draft is judged as a hand usually is.
+  }
+});
 </script>
 
 <template>

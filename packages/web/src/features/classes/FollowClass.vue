@@ -48,6 +48,7 @@ watchDebounced(
       <el-button @click="stay">Go there</el-button>
     </template>
     <el-checkbox v-model="follows">Go along with the class</el-checkbox>
+    <span class="small">Your teacher sees where you are and whether a reading is off, not your figures.</span>
     <span v-if="!connected" class="small">Not connected just now; it comes back by itself.</span>
   </p>
 </template>

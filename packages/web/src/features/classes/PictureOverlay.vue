@@ -5,7 +5,7 @@ import { computed, ref } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 import { placesOnBoards } from "./board-places.js";
 import type { MarkedPicture } from "./picture-file.js";
-import { cornerPoints, judgeMarks } from "./judge-marks.js";
+import { cornerPoints, judgeMarks, LEAST_SURE } from "./judge-marks.js";
 
 /**
  * The picture of the paper with the true draft laid over it: from four marked points on the perspective is known, what is
@@ -32,6 +32,14 @@ const overlay = computed(() =>
 );
 const IDENTITY = [1, 0, 0, 0, 1, 0, 0, 0, 1] as const;
 
+const sure = computed(() => marks.value.filter((m) => m.sure).length);
+/** Whether what is marked next is sure, or to be judged. */
+const MODES = [
+  { value: true, label: "I am sure of it" },
+  { value: false, label: "To be judged" },
+];
+const isSure = ref(sure.value < LEAST_SURE);
+
 function mark(event: MouseEvent): void {
   if (props.readonly || next.value === "") return;
   const box = (event.currentTarget as SVGElement).getBoundingClientRect();
@@ -39,7 +47,7 @@ function mark(event: MouseEvent): void {
     x: ((event.clientX - box.left) * props.picture.width) / box.width,
     y: ((event.clientY - box.top) * props.picture.height) / box.height,
   };
-  emit("marks", [...marks.value.filter((m) => m.point !== next.value), { point: next.value, ...at }]);
+  emit("marks", [...marks.value.filter((m) => m.point !== next.value), { point: next.value, ...at, sure: isSure.value }]);
   const unmarked = order.value.filter((n) => n !== next.value && !marks.value.some((m) => m.point === n));
   next.value = unmarked.find((n) => order.value.indexOf(n) > order.value.indexOf(next.value)) ?? unmarked[0] ?? "";
 }
@@ -53,14 +61,12 @@ const drop = (point: string): void =>
 <template>
   <div class="overlay">
     <div v-if="!readonly" class="line">
-      <span>{{
-        marks.length < 4
-          ? `Mark four points you are sure of (${4 - marks.length} to go). Now`
-          : "Mark further points to have them judged. Now"
-      }}</span>
+      <span v-if="sure < LEAST_SURE">Mark four points you are sure of, best at the corners ({{ LEAST_SURE - sure }} to go). Now</span>
+      <span v-else>More sure points make it surer; others are judged. Now</span>
       <el-select v-model="next" filterable aria-label="Point to mark">
         <el-option v-for="p in places.points" :key="p.name" :value="p.name" :label="p.name.replace('#', '')" />
       </el-select>
+      <el-segmented v-model="isSure" :options="MODES" :disabled="sure < LEAST_SURE" aria-label="What is marked next" />
     </div>
     <div class="frame">
       <img :src="picture.data" alt="The paper" />
@@ -76,7 +82,7 @@ const drop = (point: string): void =>
       The marked points agree to {{ judged.leftMm.toFixed(1) }} mm; a point is judged within
       <FigureText :text="tapeText(judged.toleranceMm, unit)" />.
     </p>
-    <p v-else-if="marks.length >= 4" class="small off">Three of these points lie in one line: mark another.</p>
+    <p v-else-if="sure >= LEAST_SURE" class="small off">Three of these points lie in one line: mark another.</p>
     <ul>
       <li v-for="m in marks" :key="m.point">
         <b>{{ m.point.replace("#", "") }}</b> {{ judged.verdicts.get(m.point)?.says }}
@@ -93,7 +99,8 @@ const drop = (point: string): void =>
 }
 .line {
   display: grid;
-  grid-template-columns: auto 160px;
+  grid-template-columns: auto 160px auto;
+  justify-content: start;
   gap: 10px;
   align-items: center;
 }

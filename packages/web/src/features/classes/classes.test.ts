@@ -21,11 +21,11 @@ describe("points marked on a picture", () => {
     fc.assert(
       fc.property(fc.double({ min: -0.35, max: 0.35, noNaN: true }), fc.double({ min: -0.35, max: 0.35, noNaN: true }), (pitch, yaw) => {
         const camera = cameraOver({ x: 0, y: 0 }, { x: 400, y: 610 }, { pitch, yaw, roll: 0.05, width: 1400, height: 1050 });
-        const seen = (name: string, p: Point): { point: string; x: number; y: number } => ({
-          point: name,
+        const seen = (name: string, p: Point, sure = false): { point: string; x: number; y: number; sure: boolean } => ({
+          ...{ point: name, sure },
           ...throughHomography(camera, p),
         });
-        const sure = cornerPoints(DRAFT).map((name) => seen(name, DRAFT.find((p) => p.name === name)?.at ?? { x: 0, y: 0 }));
+        const sure = cornerPoints(DRAFT).map((name) => seen(name, DRAFT.find((p) => p.name === name)?.at ?? { x: 0, y: 0 }, true));
         const { verdicts, leftMm } = judgeMarks(DRAFT, [...sure, seen("#1", { x: 1, y: 252 }), seen("#5", { x: 200, y: 325 })]);
         expect(leftMm).toBeLessThan(0.5);
         expect(verdicts.get("#1")?.verdict).toBe("right");
@@ -34,8 +34,19 @@ describe("points marked on a picture", () => {
     );
   });
 
+  it("more sure points than four share what each is off, and it is told; a point is judged that much more mildly", () => {
+    const camera = cameraOver({ x: 0, y: 0 }, { x: 400, y: 610 }, { pitch: 0.2, yaw: 0.1, roll: 0, width: 1400, height: 1050 });
+    const shaken = DRAFT.map(({ name, at: p }, i) => {
+      const { x, y } = throughHomography(camera, p);
+      return { point: name, x: x + (i % 2 === 0 ? 4 : -4), y, sure: true };
+    });
+    const { leftMm, toleranceMm } = judgeMarks(DRAFT, shaken);
+    expect(leftMm).toBeGreaterThan(1);
+    expect(toleranceMm).toBeCloseTo(5 + leftMm, 9);
+  });
+
   it("fewer than four, or three in one line, judge nothing", () => {
-    const marks = ["#0", "#1", "#2", "#3"].map((point, i) => ({ point, x: i * 50, y: i * i * 30 }));
+    const marks = ["#0", "#1", "#2", "#3"].map((point, i) => ({ point, x: i * 50, y: i * i * 30, sure: true }));
     expect(judgeMarks(DRAFT, marks.slice(0, 3)).camera).toBeUndefined();
     expect(judgeMarks(DRAFT, marks).camera).toBeUndefined();
   });

@@ -15,8 +15,8 @@ export interface JudgedMarks {
   readonly verdicts: ReadonlyMap<string, MarkVerdict>;
 }
 
-/** So many points first marked are taken for sure: the perspective is found from them. */
-export const SURE = 4;
+/** The perspective is found from so many points at least. */
+export const LEAST_SURE = 4;
 /** A hand on a photograph is right within this (mm; common practice, no source), and more where the sure points do not agree. */
 const PHOTOGRAPH_MM = 5;
 
@@ -35,20 +35,19 @@ export function cornerPoints(points: readonly { readonly name: string; readonly 
   return found;
 }
 
-/** Finds how the picture was taken from the points marked first, and judges the others by it. */
+/** Finds how the picture was taken from the points that are sure, by least squares, and judges the others by it. */
 export function judgeMarks(points: readonly { readonly name: string; readonly at: Point }[], marks: HandIn["marksOnPicture"]): JudgedMarks {
   const placed = marks.flatMap((m) => {
     const at = points.find((p) => p.name === m.point)?.at;
     return at ? [{ ...m, at }] : [];
   });
-  const sure = placed.slice(0, SURE);
-  const camera = homographyOf(sure.map((m) => ({ paper: m.at, picture: m })));
+  const camera = homographyOf(placed.filter((m) => m.sure).map((m) => ({ paper: m.at, picture: m })));
   const leftMm = Math.max(0, ...(camera?.left ?? []));
   const toleranceMm = PHOTOGRAPH_MM + leftMm;
   const verdicts = new Map(
-    placed.map((m, i): [string, MarkVerdict] => {
+    placed.map((m): [string, MarkVerdict] => {
       const there = camera && toPaper(camera, m);
-      if (i < SURE || !there) return [m.point, { verdict: "sure", says: "taken for sure" }];
+      if (m.sure || !there) return [m.point, { verdict: "sure", says: "taken for sure" }];
       const [dx, dy] = [there.x - m.at.x, there.y - m.at.y];
       const by = Math.hypot(dx, dy);
       if (by <= toleranceMm) return [m.point, { verdict: "right", says: "right, as far as a photograph tells" }];

@@ -52,6 +52,12 @@ function said({ klass, assignment, handed }: Ask): string {
 <template>
   <section v-if="classes.classes.length" class="asks">
     <LiveNow v-for="c in classes.classes" :key="c.id" :school-class="c" />
+    <p class="small mine">
+      My classes:
+      <template v-for="(c, i) in classes.classes" :key="c.id"
+        ><template v-if="i > 0">, </template><RouterLink :to="{ name: 'class', params: { id: c.id } }">{{ c.name }}</RouterLink></template
+      >
+    </p>
     <ul v-if="asks.length">
       <li v-for="ask in asks" :key="ask.assignment.id">
         <RouterLink class="card" :to="{ name: 'assignment', params: { classId: ask.klass.id, id: ask.assignment.id } }">
@@ -67,6 +73,9 @@ function said({ klass, assignment, handed }: Ask): string {
 <style scoped>
 .asks {
   margin-top: 18px;
+}
+.mine {
+  margin-top: 10px;
 }
 ul {
   display: grid;
