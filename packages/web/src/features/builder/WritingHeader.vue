@@ -29,7 +29,7 @@ defineExpose({ turn });
     /></RouterLink>
     <h1>{{ title }}</h1>
     <el-tag type="info" class="tag">{{ published ? `version ${published} published` : "not published yet" }}</el-tag>
-    <el-tag v-if="others" type="warning" role="status" title="Who saves later is shown both texts and chooses">{{
+    <el-tag v-if="others" type="warning" disable-transitions role="status" title="Who saves later is shown both texts and chooses">{{
       others === 1 ? "another hand is in it" : `${others} other hands are in it`
     }}</el-tag>
     <span class="room" />

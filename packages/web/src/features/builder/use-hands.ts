@@ -6,9 +6,22 @@ import { call } from "../../api/call.js";
 
 const EVERY_MS = 5_000;
 
+const KEPT = "lodrin-hand";
+
+let own: string | undefined;
+
+/** The hand of this tab. A page that is loaded again finds its own; a tab that is doubled while it is open does not. */
+function ownHand(): string {
+  if (own !== undefined) return own;
+  const hand = (own = sessionStorage.getItem(KEPT) ?? uuid());
+  sessionStorage.removeItem(KEPT);
+  window.addEventListener("pagehide", () => sessionStorage.setItem(KEPT, hand));
+  return hand;
+}
+
 /** How many other hands are in a text just now: told every few seconds, while the view is open. */
 export function useHands(id: string): Readonly<Ref<number>> {
-  const hand = uuid();
+  const hand = ownHand();
   const others = ref(0);
   const tell = async (): Promise<void> => {
     try {
