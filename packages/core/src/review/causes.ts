@@ -32,6 +32,10 @@ export interface Cause {
   readonly decideBy?: string;
 }
 
+/** True for a reading further from what it should be than a hand may be. */
+export const isOff = ({ read, expected }: Pick<TakenReading, "read" | "expected">, toleranceMm: number): boolean =>
+  Math.abs(read - expected) > toleranceMm + 1e-9;
+
 export interface FoundCauses {
   /** Of each reading, in order. */
   readonly found: readonly { readonly causes: readonly Cause[]; readonly spoils: readonly string[] }[];
@@ -65,7 +69,7 @@ const MOST_CAUSES = 3;
 
 /** Finds the slips that explain readings which are off; all readings together rank them. */
 export function causesOf(drawing: Redrawing, taken: readonly TakenReading[], unit: HomeUnit, toleranceMm: number): FoundCauses {
-  const off = taken.map(({ read, expected }) => Math.abs(read - expected) > toleranceMm + 1e-9);
+  const off = taken.map((reading) => isOff(reading, toleranceMm));
   if (!off.includes(true)) return { found: taken.map(() => ({ causes: [], spoils: [] })), together: [], slips: [] };
   const rank = new Ranking(drawing, taken, off, unit, toleranceMm);
   return { found: taken.map((_, i) => (off[i] ? rank.of(i) : { causes: [], spoils: [] })), ...rank.together() };

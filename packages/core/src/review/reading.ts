@@ -1,5 +1,6 @@
 import { compileAs } from "../formula/compile.js";
 import { FormulaError } from "../formula/error.js";
+import { evaluated } from "../formula/evaluated.js";
 import { parseFormula } from "../formula/parse.js";
 import type { Evaluate, Frame } from "../formula/scope.js";
 import { pathLength } from "../geometry/path.js";
@@ -82,20 +83,12 @@ function lengthOf({ paths }: Frame, index: number): number {
 /** A length between places of the draft, as a formula says it. */
 function lengthMeasured(text: string, { plan, above }: Redrawing): Measured {
   const tree = parseFormula(text.replace(/([(,]\s*)(\d+[a-z]?)(?=\s*[,)])/g, "$1#$2"));
-  const { run } = compileAs(tree, plan.scope, "length");
+  const typed = compileAs(tree, plan.scope, "length");
   const { points, names } = gather(tree, noReferences());
   const of = plan.steps.flatMap(({ source }, i) =>
     (source.is === "point" ? points.has(source.id) : names.has(source.key)) ? [...(above[i] ?? [])] : [],
   );
-  return { step: undefined, above: new Set(of), on: (f) => orNothing(run, f) };
-}
-
-function orNothing(run: Evaluate, frame: Frame): number {
-  try {
-    return run(frame);
-  } catch {
-    return Number.NaN;
-  }
+  return { step: undefined, above: new Set(of), on: (f) => evaluated(typed, f) };
 }
 
 /** A reading that may be taken, by its name. */

@@ -3,7 +3,7 @@ import { type HomeUnit, toMm } from "../quantity/units.js";
 import type { Plan } from "../plan/plan.js";
 import type { Given } from "../run/inputs.js";
 import type { Run } from "../run/run.js";
-import { type Cause, causesOf, type TakenReading } from "./causes.js";
+import { type Cause, causesOf, isOff, type TakenReading } from "./causes.js";
 import { measuredBy } from "./reading.js";
 import { redraw, redrawing, type Redrawing } from "./redraw.js";
 import type { Slip } from "./slip.js";
@@ -77,10 +77,10 @@ function judge(
     else taken.push(reading);
   }
   const { found, together, slips } = causesOf(drawing, taken, unit, toleranceMm);
-  const judged = taken.map(({ name, expected, read }, i): ReviewedReading => {
+  const judged = taken.map((reading, i): ReviewedReading => {
+    const { name, expected, read } = reading;
     const { causes = [], spoils = [] } = found[i] ?? {};
-    const off = Math.abs(read - expected) > toleranceMm + 1e-9;
-    return { name, expected, read, difference: read - expected, verdict: off ? "off" : "right", causes: off ? causes : [], spoils };
+    return { name, expected, read, difference: read - expected, verdict: isOff(reading, toleranceMm) ? "off" : "right", causes, spoils };
   });
   return {
     drawing,

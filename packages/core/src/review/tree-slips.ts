@@ -1,4 +1,5 @@
 import type { Tree } from "../formula/tree.js";
+import { gather, noReferences } from "../plan/references.js";
 import type { SlipCode } from "./codes.js";
 
 /** A rule as a hand may have worked it out wrongly. `part` is what the slip is about. */
@@ -89,28 +90,10 @@ const TWICE: Readonly<Record<About, SlipCode>> = {
 
 /** What a term is there for, as its names tell. */
 function aboutOf(tree: Tree): About {
-  const names = namesIn(tree).join(" ");
+  const names = [...gather(tree, noReferences()).names].join(" ");
   if (/ease|room|loose/.test(names)) return "ease";
   if (/allow|seam|hem/.test(names)) return "allowance";
   return /dart|intake|pleat|gather|tuck/.test(names) ? "intake" : "term";
-}
-
-/** The names a rule uses. */
-export function namesIn(tree: Tree): string[] {
-  switch (tree.type) {
-    case "name":
-      return [tree.name];
-    case "bracket":
-      return namesIn(tree.inner);
-    case "unary":
-      return namesIn(tree.arg);
-    case "binary":
-      return [...namesIn(tree.left), ...namesIn(tree.right)];
-    case "call":
-      return tree.args.flatMap(namesIn);
-    default:
-      return [];
-  }
 }
 
 const isSum = (tree: Tree): tree is Binary => tree.type === "binary" && (tree.op === "+" || tree.op === "-");

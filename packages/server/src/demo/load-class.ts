@@ -1,5 +1,5 @@
 import type { HandReading } from "@lodrin/contract";
-import { explainStep, loadSystem, type Plan, review, run, type Run, tapeText } from "@lodrin/core";
+import { loadSystem, type Plan, review, run, type Run, stepName, tapeText } from "@lodrin/core";
 import type { Knex } from "knex";
 import { AccountRow } from "../auth/account.js";
 import { ClassRow } from "../classes/class.js";
@@ -81,7 +81,7 @@ async function loadStudent(
     ...{ ...made, measurements: written, name: `Short sleeve, ${first}`, note: "", step: Math.max(0, ticked - 1) },
     ...{ createdAt: lastWeek, updatedAt: lastWeek },
   });
-  const names = plan.steps.map((_, i) => explainStep(plan, drafted, i, { mark: "1/8in" }).step);
+  const names = plan.steps.map(stepName);
   await trx("draft_tables").insert({ draftId: draft.id, ticked: JSON.stringify(names.slice(0, ticked)), seconds });
   if (!handedIn) return;
   const readings = readingsOf(plan, drafted, handedIn);

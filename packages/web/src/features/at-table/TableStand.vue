@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Back, Check, Microphone, Right } from "@element-plus/icons-vue";
 import { assignmentRoutes } from "@lodrin/contract";
-import { explainStep, tapeText } from "@lodrin/core";
+import { explainStep, stepName, tapeText } from "@lodrin/core";
 import { useWakeLock } from "@vueuse/core";
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef, useTemplateRef, watch } from "vue";
 import { call } from "../../api/call.js";
@@ -60,14 +60,13 @@ const voice = useVoice();
 const rest = useRest();
 const classes = useClasses();
 
+const names = plan.steps.map(stepName);
 /** The steps of this body: what a choice leaves out is passed over. */
 const order = computed(() => plan.steps.flatMap((_, i) => (run.value.outcomes[i]?.status === "skipped" ? [] : [i])));
 const entry = computed(() => explainStep(plan, run.value, step.value, { mark: mark.value }));
 const name = computed(() => entry.value.step);
 const isTicked = computed(() => table.ticked.value.has(name.value));
-const done = computed(
-  () => order.value.filter((i) => table.ticked.value.has(explainStep(plan, run.value, i, { mark: mark.value }).step)).length,
-);
+const done = computed(() => order.value.filter((i) => table.ticked.value.has(names[i] ?? "")).length);
 const left = computed(() => order.value.length - done.value);
 const leftSaid = computed(() => {
   const time = timeLeft(left.value, done.value, table.seconds.value);
@@ -96,7 +95,7 @@ function back(): void {
   else go(neighbour(-1));
 }
 const goTo = (step: string): void => {
-  const at = plan.steps.findIndex((_, i) => explainStep(plan, run.value, i, { mark: mark.value }).step === step);
+  const at = names.indexOf(step);
   if (at >= 0) {
     readying.value = false;
     go(at);

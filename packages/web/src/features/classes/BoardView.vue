@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { explainStep, markFor } from "@lodrin/core";
 import { computed, watch } from "vue";
 import BoardPaper from "../../board/BoardPaper.vue";
 import { useSession } from "../../stores/session.js";
@@ -11,19 +10,13 @@ import { useLive } from "./use-live.js";
 
 /** For the projector: the step the class is at with its rule, on a sample body. No one's figures, no one's name. */
 const session = useSession();
-const { classId, system, drafted, step, at, load } = useShown();
+const { classId, system, drafted, step, entry, at, load } = useShown();
 const { live } = useLive(classId);
 const { ready, why, again } = useLoad(load);
 const unit = computed(() => session.unit);
 watch([live, ready], ([now]) => {
   if (now && now.slug === system.value?.sheet.slug) step.value = Math.max(0, at(now.step));
 });
-const entry = computed(
-  () =>
-    system.value &&
-    drafted.value &&
-    explainStep(system.value.loaded.plan, drafted.value, step.value, { mark: markFor(system.value.loaded.plan.system, unit.value) }),
-);
 </script>
 
 <template>

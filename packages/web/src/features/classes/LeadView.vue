@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Back, Right } from "@element-plus/icons-vue";
 import { liveRoutes } from "@lodrin/contract";
-import { explainStep, markFor } from "@lodrin/core";
 import { computed, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { call } from "../../api/call.js";
@@ -22,7 +21,7 @@ import { useLive } from "./use-live.js";
 const route = useRoute();
 const router = useRouter();
 const session = useSession();
-const { classId, system, drafted, step, name, at, load } = useShown();
+const { classId, system, drafted, step, name, entry, at, load } = useShown();
 const { live, followers, connected, known } = useLive(classId);
 const { why: failed, attempt } = useAttempt();
 /** Longer nobody waits to learn where the class is. */
@@ -36,12 +35,6 @@ const { ready, why, again } = useLoad(async () => {
 });
 const tell = (): Promise<void> => attempt(async () => void (system.value && (await lead(classId, system.value, name.value))));
 const unit = computed(() => session.unit);
-const entry = computed(
-  () =>
-    system.value &&
-    drafted.value &&
-    explainStep(system.value.loaded.plan, drafted.value, step.value, { mark: markFor(system.value.loaded.plan.system, unit.value) }),
-);
 const last = computed(() => (system.value?.loaded.plan.steps.length ?? 1) - 1);
 const go = (to: number): void => void (step.value = Math.min(last.value, Math.max(0, to)));
 watch(step, () => ready.value && void tell());

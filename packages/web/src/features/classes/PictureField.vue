@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Camera } from "@element-plus/icons-vue";
 import type { Draft } from "@lodrin/contract";
-import { asDrawn, run } from "@lodrin/core";
+import { run } from "@lodrin/core";
 import type { UploadFile } from "element-plus";
 import { computed, ref } from "vue";
 import { useSession } from "../../stores/session.js";
@@ -30,7 +30,7 @@ const take = (file: UploadFile): Promise<void> =>
 const simulate = (): Promise<void> =>
   attempt(async () => {
     await Promise.resolve();
-    const { camera: _, ...made } = simulatePicture(plan.value, asDrawn(plan.value, expected.value, {}), {
+    const { camera: _, ...made } = simulatePicture(plan.value, expected.value, {
       pitch: 0.25,
       yaw: -0.15,
       roll: 0.05,
