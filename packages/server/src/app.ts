@@ -12,6 +12,7 @@ import { ownAccountRoutes } from "./auth/account-routes.js";
 import { Attempts } from "./auth/attempts.js";
 import { forgottenRoutes } from "./auth/forgotten.js";
 import { authRoutes } from "./auth/routes.js";
+import type { KnownSessions } from "./auth/known-sessions.js";
 import { sessions } from "./auth/session.js";
 import { draftFiles } from "./drafts/files.js";
 import { draftsRoutes } from "./drafts/routes.js";
@@ -41,6 +42,8 @@ export interface AppContext {
   readonly files: FileMaker;
   /** Brings what happens in a class to its watchers. */
   readonly live: LiveHub;
+  /** Sessions that need not be read from the database for every call. */
+  readonly knownSessions: KnownSessions;
   readonly sessionSecret: string;
   readonly webRoot: string | undefined;
   readonly secure?: boolean;
@@ -56,9 +59,11 @@ export interface AppContext {
 export function createApp(context: AppContext): Express {
   const app = express();
   app.disable("x-powered-by");
+  // Answers of the API are kept by nobody; the shelf, which is large, has a stamp of its own.
+  app.set("etag", false);
   app.set("trust proxy", context.trustProxy ?? false);
   app.use(security(context.secure ?? false));
-  app.use(compression());
+  app.use(compression({ threshold: PACKED_FROM }));
   app.use(
     pinoHttp({
       logger: context.log,
@@ -72,7 +77,7 @@ export function createApp(context: AppContext): Express {
     await context.knex.raw("select 1");
     response.json({ healthy: true });
   });
-  app.use("/api", neverKept, sessions(context.pool, context.sessionSecret, context.secure ?? false), onlyJson, body);
+  app.use("/api", neverKept, sessions(context, context.secure ?? false), onlyJson, body);
   const router = express.Router();
   const attempts = new Attempts(context.pool);
   authRoutes(router, context.knex, attempts);
@@ -84,7 +89,7 @@ export function createApp(context: AppContext): Express {
   worksRoutes(router, context.knex, context.files);
   bookletRoute(router, context.knex, context.files);
   chartsRoutes(router, context.knex);
-  draftsRoutes(router, context.knex);
+  draftsRoutes(router, context.knex, context.pool);
   draftFiles(router, context.knex, context.files);
   tableRoutesOf(router, context.knex);
   classesRoutes(router, context.knex);
@@ -99,6 +104,9 @@ export function createApp(context: AppContext): Express {
   app.use(problems);
   return app;
 }
+
+/** Smaller answers fit a packet or few: packing a draft of one kilobyte took as long as all the rest of its answer. */
+const PACKED_FROM = "8kb";
 
 const jsonOf = { signedIn: express.json({ limit: "1mb" }), stranger: express.json({ limit: "16kb" }) };
 

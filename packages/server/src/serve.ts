@@ -1,8 +1,10 @@
 import { fileURLToPath } from "node:url";
 import { createApp } from "./app.js";
+import { KnownSessions } from "./auth/known-sessions.js";
 import { LiveHub } from "./classes/live-hub.js";
 import type { Config } from "./config.js";
 import { connect, poolFor } from "./database/connect.js";
+import { Listener } from "./database/listener.js";
 import { FileMaker } from "./files/file-maker.js";
 import { openLog } from "./log.js";
 import { catchingMailer, type Mailer, smtpMailer } from "./mail/mailer.js";
@@ -20,13 +22,17 @@ export function serve(config: Config, number: number): void {
   const pool = poolFor(config.databaseUrl);
   const files = new FileMaker(fileURLToPath(new URL("./file-worker.mjs", import.meta.url)));
   const { sessionSecret, webRoot, secure, trustProxy, demo, address } = config;
-  const live = new LiveHub(pool, log);
+  const listener = new Listener(pool, log);
+  const live = new LiveHub(pool, listener);
+  const knownSessions = new KnownSessions(listener);
+  listener.begin();
   const app = createApp({
     knex,
     pool,
     log,
     files,
     live,
+    knownSessions,
     sessionSecret,
     webRoot,
     secure,
@@ -44,6 +50,8 @@ export function serve(config: Config, number: number): void {
   const stop = async (): Promise<void> => {
     // Whoever follows a lesson comes again, to another process.
     live.close();
+    knownSessions.close();
+    listener.close();
     const finished = new Promise((resolve) => server.close(resolve));
     server.closeIdleConnections();
     await Promise.race([finished, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS).unref())]);

@@ -1,4 +1,5 @@
 import { createHash } from "node:crypto";
+import { EventEmitter } from "node:events";
 import type { SignedIn } from "@lodrin/contract";
 import type { Knex } from "knex";
 
@@ -10,7 +11,7 @@ interface SessionRow {
 const A_WHILE_AGO = new Date(0).toISOString();
 
 /** A name for a session that does not give its secret away. */
-const nameOf = (sid: string): string => createHash("sha256").update(sid).digest("hex").slice(0, 16);
+export const nameOfSession = (sid: string): string => createHash("sha256").update(sid).digest("hex").slice(0, 16);
 
 const ofAccount = (knex: Knex, accountId: string): Knex.QueryBuilder => knex("sessions").whereRaw("sess ->> 'accountId' = ?", [accountId]);
 
@@ -18,12 +19,16 @@ const ofAccount = (knex: Knex, accountId: string): Knex.QueryBuilder => knex("se
 export async function sessionsOf(knex: Knex, accountId: string, here: string): Promise<SignedIn[]> {
   const rows = (await ofAccount(knex, accountId).where("expire", ">", knex.fn.now()).select("sid", "sess")) as SessionRow[];
   return rows
-    .map(({ sid, sess }) => ({ id: nameOf(sid), since: sess.since ?? A_WHILE_AGO, device: sess.device ?? "", here: sid === here }))
+    .map(({ sid, sess }) => ({ id: nameOfSession(sid), since: sess.since ?? A_WHILE_AGO, device: sess.device ?? "", here: sid === here }))
     .sort((a, b) => b.since.localeCompare(a.since));
 }
+
+/** Tells of sessions that this very process ended, before the database does. */
+export const endedHere = new EventEmitter<{ ended: [name: string] }>();
 
 /** Ends every session of an account but one. */
 export async function endSessions(knex: Knex, accountId: string, but?: string): Promise<void> {
   const query = ofAccount(knex, accountId);
-  await (but === undefined ? query : query.whereNot({ sid: but })).delete();
+  const rows = (await (but === undefined ? query : query.whereNot({ sid: but })).delete().returning("sid")) as { sid: string }[];
+  for (const { sid } of rows) endedHere.emit("ended", nameOfSession(sid));
 }

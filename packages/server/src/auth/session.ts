@@ -6,6 +6,8 @@ import { LRUCache } from "lru-cache";
 import type { Pool } from "pg";
 import { refuseBelow } from "../access/role.js";
 import { signInFirst } from "../http/problem.js";
+import type { KnownSessions } from "./known-sessions.js";
+import { nameOfSession } from "./session-list.js";
 
 declare module "express-session" {
   interface SessionData {
@@ -28,6 +30,28 @@ const PgStore = connectPgSimple(session);
 class SessionStore extends PgStore {
   private readonly lengthened = new LRUCache<string, true>({ max: MOST_REMEMBERED, ttl: AN_HOUR_MS });
 
+  constructor(
+    pool: Pool,
+    private readonly known: KnownSessions,
+  ) {
+    super({ pool, tableName: "sessions", pruneSessionInterval: 3600 });
+  }
+
+  override get(sid: string, done: (error: unknown, data?: session.SessionData | null) => void): void {
+    const known = this.known.get(sid);
+    if (known !== undefined) return done(null, JSON.parse(known) as session.SessionData);
+    const remember = this.known.remember(sid);
+    void super.get(sid, (error: unknown, data?: session.SessionData | null) => {
+      if (data) remember(JSON.stringify(data));
+      done(error, data);
+    });
+  }
+
+  override destroy(sid: string, done?: (error?: unknown) => void): void {
+    this.known.forget(nameOfSession(sid));
+    void super.destroy(sid, done);
+  }
+
   override touch(sid: string, data: session.SessionData, done?: () => void): void {
     if (this.lengthened.has(sid)) return done?.();
     this.lengthened.set(sid, true);
@@ -35,12 +59,18 @@ class SessionStore extends PgStore {
   }
 }
 
+interface Kept {
+  readonly pool: Pool;
+  readonly knownSessions: KnownSessions;
+  readonly sessionSecret: string;
+}
+
 /** The session cookie, kept in PostgreSQL so that any process can read it; `secure` when it is only ever sent over TLS. */
-export function sessions(pool: Pool, secret: string, secure: boolean): RequestHandler {
+export function sessions({ pool, knownSessions, sessionSecret }: Kept, secure: boolean): RequestHandler {
   return session({
     name: "lodrin",
-    secret,
-    store: new SessionStore({ pool, tableName: "sessions", pruneSessionInterval: 3600 }),
+    secret: sessionSecret,
+    store: new SessionStore(pool, knownSessions),
     resave: false,
     saveUninitialized: false,
     rolling: true,

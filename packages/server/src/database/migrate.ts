@@ -9,6 +9,7 @@ import * as events from "./migrations/007-events.js";
 import * as systemsInWork from "./migrations/008-systems-in-work.js";
 import * as chartsAndShelf from "./migrations/009-charts-and-shelf.js";
 import * as tableAndClass from "./migrations/010-table-and-class.js";
+import * as sessionsTold from "./migrations/011-sessions-told.js";
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "001-accounts": accounts,
@@ -21,6 +22,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "008-systems-in-work": systemsInWork,
   "009-charts-and-shelf": chartsAndShelf,
   "010-table-and-class": tableAndClass,
+  "011-sessions-told": sessionsTold,
 };
 
 const source: Knex.MigrationSource<string> = {

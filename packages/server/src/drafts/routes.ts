@@ -1,6 +1,7 @@
 import { DONE, type Draft, draftRoutes } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
+import type { Pool } from "pg";
 import { Owned } from "../access/owned.js";
 import { insertOnce } from "../database/insert-once.js";
 import { changeVersion } from "../database/versioned.js";
@@ -10,9 +11,11 @@ import { openVersion } from "../systems/library.js";
 import { summariesOf } from "../systems/summary.js";
 import { SystemVersionRow } from "../systems/system-version.js";
 import { DraftRow } from "./draft.js";
+import { PreparedDrafts } from "./prepared.js";
 
 /** Kept drafts: find, keep, change, duplicate, delete and restore. */
-export function draftsRoutes(router: Router, knex: Knex): void {
+export function draftsRoutes(router: Router, knex: Knex, pool: Pool): void {
+  const prepared = new PreparedDrafts(pool);
   const reply = async (row: DraftRow): Promise<Draft> => row.toReply((await summariesOf(knex, [row.systemVersionId]))(row.systemVersionId));
   const find = (accountId: string, id: string): Promise<DraftRow> => new Owned(knex, accountId).draft(id);
 
@@ -25,7 +28,11 @@ export function draftsRoutes(router: Router, knex: Knex): void {
     return rows.map((row) => row.toReply(of(row.systemVersionId)));
   });
 
-  mount(router, draftRoutes.draft, async ({ accountId, params }) => reply(await find(accountId, params.id)));
+  mount(router, draftRoutes.draft, async ({ accountId, params }) => {
+    const row = await prepared.find(accountId, params.id);
+    if (!row) throw notFound("draft");
+    return reply(row);
+  });
 
   mount(router, draftRoutes.addDraft, async ({ accountId, body }) => {
     const system = await openVersion(knex, body.slug, accountId);
@@ -39,12 +46,7 @@ export function draftsRoutes(router: Router, knex: Knex): void {
   mount(router, draftRoutes.changeDraft, async ({ accountId, params, body }) => {
     await onlyOwn(new Owned(knex, accountId), body);
     const { version, ...patch } = body;
-    const change = DraftRow.query(knex)
-      .patch({ ...patch, version: version + 1, updatedAt: new Date().toISOString() })
-      .where({ id: params.id, ownerId: accountId, version })
-      .whereNull("deletedAt")
-      .returning("*")
-      .first();
+    const change = prepared.change(accountId, params.id, version, patch);
     return reply(await changeVersion(change, patch, { what: "draft", find: () => find(accountId, params.id), reply }));
   });
 

@@ -12,12 +12,11 @@ export function systemsRoutes(router: Router, knex: Knex): void {
   const keeper = new ShelfKeeper(knex);
   router.get(systemRoutes.shelf.path, async (request, response) => {
     const accountId = callerOf(request, systemRoutes.shelf);
-    const own = await keeper.ownOf(accountId);
-    // Whoever keeps systems to herself has a shelf of her own.
-    if (own) return void response.set("cache-control", "private, no-store").json(own);
-    const { stamp, json, gzip } = await keeper.shelf();
-    // Nobody's data: the browser keeps it, and asks each time whether it is still so.
-    response.set({ etag: stamp, "cache-control": "private, no-cache", vary: "accept-encoding" }).type("application/json");
+    const { stamp, forEveryone, json, gzip } = await keeper.shelf(accountId);
+    // Nobody's data: the browser keeps it, and asks each time whether it is still so. What is for some alone is kept by no browser.
+    response.set({ "cache-control": forEveryone ? "private, no-cache" : "private, no-store", vary: "accept-encoding" });
+    if (forEveryone) response.set("etag", stamp);
+    response.type("application/json");
     if (request.fresh) return void response.status(304).end();
     const packs = request.acceptsEncodings("gzip") === "gzip";
     if (packs) response.set("content-encoding", "gzip");

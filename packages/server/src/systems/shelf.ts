@@ -1,55 +1,65 @@
+import { createHash } from "node:crypto";
 import { promisify } from "node:util";
 import { gzip } from "node:zlib";
-import type { SystemSheet } from "@lodrin/contract";
 import type { Knex } from "knex";
+import { LRUCache } from "lru-cache";
 import { SystemVersionRow } from "./system-version.js";
 
 const packed = promisify(gzip);
 
-/** The shelf as it is sent: half a megabyte of notation, put together and packed once for everyone. */
+/** A shelf as it is sent: half a megabyte of notation, put together and packed once for everyone who sees the same. */
 export interface Shelf {
-  /** Changes whenever a version is published or taken away. */
+  /** Changes with what lies on it. */
   readonly stamp: string;
+  /** Nothing on it is for some alone. */
+  readonly forEveryone: boolean;
   readonly json: Buffer;
   readonly gzip: Buffer;
 }
 
-/** Keeps the shelf of one database as it was last sent. */
+interface Lying {
+  readonly id: string;
+  readonly audience: string;
+  readonly by: string | null;
+}
+
+/** As many as there are teachers who keep systems for themselves or their classes; the rest see the same shelf. */
+const MOST_KEPT = 40;
+
+/** Keeps the shelves of one database as they were last sent. */
 export class ShelfKeeper {
-  private kept: Shelf | undefined;
+  private readonly kept = new LRUCache<string, Shelf>({ max: MOST_KEPT });
 
   constructor(private readonly knex: Knex) {}
 
-  async shelf(): Promise<Shelf> {
-    const stamp = await this.stamp();
-    if (this.kept?.stamp === stamp) return this.kept;
-    const json = Buffer.from(JSON.stringify(await this.newest()));
-    this.kept = { stamp, json, gzip: await packed(json) };
-    return this.kept;
+  /** The newest of each system that an account sees. */
+  async shelf(accountId: string): Promise<Shelf> {
+    const lying = await this.lyingFor(accountId);
+    const stamp = `"${createHash("sha1").update(JSON.stringify(lying)).digest("base64url")}"`;
+    const known = this.kept.get(stamp);
+    if (known) return known;
+    const json = await this.written(lying);
+    const shelf = { stamp, forEveryone: lying.every(({ audience }) => audience === "everyone"), json, gzip: await packed(json) };
+    this.kept.set(stamp, shelf);
+    return shelf;
   }
 
-  /** The shelf of an account that sees systems which not everyone sees; undefined for everyone else. */
-  async ownOf(accountId: string): Promise<SystemSheet[] | undefined> {
-    const one = await SystemVersionRow.onShelf(this.knex, accountId).whereNot({ audience: "everyone" }).first();
-    return one && this.newest(accountId);
-  }
-
-  /** What the shelf was made of: the versions, and the names of who published them. */
-  private async stamp(): Promise<string> {
-    const [row] = (await this.knex("system_versions")
-      .leftJoin("accounts", "accounts.id", "system_versions.owner_id")
-      .where({ withdrawn: false, audience: "everyone" })
-      .select(
-        this.knex.raw("count(*) as many, extract(epoch from max(system_versions.created_at)) as newest"),
-        this.knex.raw("md5(coalesce(string_agg(accounts.name, ',' order by system_versions.id), '')) as names"),
-      )) as { many: string; newest: string | null; names: string }[];
-    return `"${row?.many ?? 0}-${row?.newest ?? 0}-${row?.names ?? ""}"`;
-  }
-
-  private async newest(accountId?: string): Promise<SystemSheet[]> {
+  private async lyingFor(accountId: string): Promise<Lying[]> {
     const rows = await SystemVersionRow.onShelf(this.knex, accountId)
+      .clearSelect()
+      .select("systemVersions.id", "systemVersions.audience", "accounts.name as by")
       .distinctOn("slug")
       .orderBy([{ column: "slug" }, { column: "version", order: "desc" }]);
-    return rows.map((row) => row.toReply());
+    return rows.map(({ id, audience, by }) => ({ id, audience, by: by ?? "" }));
+  }
+
+  private async written(lying: readonly Lying[]): Promise<Buffer> {
+    const rows = await SystemVersionRow.withNames(this.knex)
+      .whereIn(
+        "systemVersions.id",
+        lying.map(({ id }) => id),
+      )
+      .orderBy("slug");
+    return Buffer.from(JSON.stringify(rows.map((row) => row.toReply())));
   }
 }

@@ -5,8 +5,10 @@ import type { Knex } from "knex";
 import { pino } from "pino";
 import request, { type Response } from "supertest";
 import { type AppContext, createApp } from "../app.js";
+import { KnownSessions } from "../auth/known-sessions.js";
 import { LiveHub } from "../classes/live-hub.js";
 import { connect, poolFor } from "../database/connect.js";
+import { Listener } from "../database/listener.js";
 import { FileMaker } from "../files/file-maker.js";
 import { loadLibrary } from "../systems/library.js";
 import { asPromised } from "./as-promised.js";
@@ -36,10 +38,15 @@ export async function openHarness(more: Partial<AppContext> = {}): Promise<Harne
   const logged: string[] = [];
   const log = pino({ level: "info" }, { write: (line: string) => void logged.push(line) });
   const files = new FileMaker(WORKER);
-  const live = new LiveHub(pool, log);
-  const app = createApp({ knex, pool, log, files, live, sessionSecret: "for tests only", webRoot: undefined, ...more });
+  const listener = new Listener(pool, log);
+  const live = new LiveHub(pool, listener);
+  const knownSessions = new KnownSessions(listener);
+  listener.begin();
+  const app = createApp({ knex, pool, log, files, live, knownSessions, sessionSecret: "for tests only", webRoot: undefined, ...more });
   const close = async (): Promise<void> => {
     live.close();
+    knownSessions.close();
+    listener.close();
     await Promise.all([knex.destroy(), pool.end(), files.close()]);
     await administer(`drop database if exists ${name} with (force)`);
   };
