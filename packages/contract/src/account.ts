@@ -59,10 +59,19 @@ const Email = Type.String({ format: "email", maxLength: 200 });
 const Password = Type.String({ minLength: 10, maxLength: 200 });
 const Given = Type.String({ maxLength: 200 });
 
+/** Where letters can be sent, a sign-up is answered alike whether the e-mail is taken or not. */
+const LetterSent = Type.Object({ letterSent: Type.Literal(true) }, closed);
+
 export const accountRoutes = {
   signUp: route("POST", "/api/accounts", {
     who: "anyone",
     body: Type.Object({ email: Email, name: Name, password: Password }, closed),
+    reply: Type.Union([Account, LetterSent]),
+  }),
+  /** Begins an account by the link in its letter. */
+  confirmSignUp: route("POST", "/api/sign-up-confirmed", {
+    who: "anyone",
+    body: Type.Object({ token: Type.String({ maxLength: 100 }) }, closed),
     reply: Account,
   }),
   signIn: route("POST", "/api/session", { who: "anyone", body: Type.Object({ email: Given, password: Given }, closed), reply: Account }),

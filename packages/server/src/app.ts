@@ -14,6 +14,7 @@ import { forgottenRoutes } from "./auth/forgotten.js";
 import { authRoutes } from "./auth/routes.js";
 import type { KnownSessions } from "./auth/known-sessions.js";
 import { sessions } from "./auth/session.js";
+import { signUpRoutes } from "./auth/sign-up.js";
 import { draftFiles } from "./drafts/files.js";
 import { draftsRoutes } from "./drafts/routes.js";
 import { tableRoutesOf } from "./drafts/table.js";
@@ -51,6 +52,8 @@ export interface AppContext {
   readonly demo?: boolean;
   /** How letters are sent; a place without it sends none. */
   readonly mailer?: Mailer | undefined;
+  /** An account begins by a letter to its e-mail. */
+  readonly confirmsEmail?: boolean;
   /** What links in letters begin with. */
   readonly address?: string;
 }
@@ -81,6 +84,7 @@ export function createApp(context: AppContext): Express {
   const router = express.Router();
   const attempts = new Attempts(context.pool);
   authRoutes(router, context.knex, attempts);
+  signUpRoutes(router, context, attempts);
   ownAccountRoutes(router, context.knex);
   forgottenRoutes(router, context, attempts);
   placeRoutesOf(router, context.knex, { demo: context.demo ?? false, sendsMail: context.mailer !== undefined });

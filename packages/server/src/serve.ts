@@ -40,6 +40,7 @@ export function serve(config: Config, number: number): void {
     demo,
     address,
     mailer: mailerOf(config),
+    confirmsEmail: config.smtp !== undefined && config.smtp !== "",
   });
   const server = app.listen(config.port, config.host, (error?: Error) => {
     if (!error) return;

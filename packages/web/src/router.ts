@@ -17,6 +17,12 @@ export const router = createRouter({
       component: () => import("./features/account/NewPasswordView.vue"),
       meta: { open: true, title: "A new password" },
     },
+    {
+      path: "/welcome",
+      name: "welcome",
+      component: () => import("./features/sign-in/WelcomeView.vue"),
+      meta: { open: true, title: "Welcome" },
+    },
     { path: "/account", name: "account", component: () => import("./features/account/AccountView.vue"), meta: { title: "Account" } },
     { path: "/", name: "workroom", component: () => import("./features/workroom/WorkroomView.vue"), meta: { title: "Workroom" } },
     { path: "/shelf", name: "shelf", component: () => import("./features/shelf/ShelfView.vue"), meta: { title: "Shelf" } },

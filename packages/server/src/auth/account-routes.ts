@@ -1,7 +1,9 @@
 import { accountRoutes, DONE, ranksAbove } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
+import { page } from "../database/page.js";
 import { mount } from "../http/mount.js";
+import { BY_NUMBER, mountPaged } from "../http/paged.js";
 import { notFound, ProblemError } from "../http/problem.js";
 import { AccountRow, signedInAccount } from "./account.js";
 import { refuseWeak } from "./common-passwords.js";
@@ -35,7 +37,7 @@ export function ownAccountRoutes(router: Router, knex: Knex): void {
     return DONE;
   });
 
-  mount(router, accountRoutes.events, ({ accountId }) => eventsAbout(knex, accountId));
+  mountPaged(router, accountRoutes.events, ({ accountId, after }) => eventsAbout(knex, accountId, after), BY_NUMBER);
 
   router.get(accountRoutes.ownData.path, async (request, response) => {
     const accountId = callerOf(request, accountRoutes.ownData);
@@ -54,9 +56,9 @@ export function ownAccountRoutes(router: Router, knex: Knex): void {
     return DONE;
   });
 
-  mount(router, accountRoutes.members, async () => {
-    const rows = await AccountRow.query(knex).orderBy("name");
-    return rows.map(memberOf);
+  mountPaged(router, accountRoutes.members, async ({ after }) => {
+    const rows = await page(AccountRow.query(knex), { by: "name, id" }, {}, after);
+    return rows.map((row) => ({ key: row.id, item: memberOf(row) }));
   });
 
   mount(router, accountRoutes.changeRole, async ({ accountId, params, body }) => {

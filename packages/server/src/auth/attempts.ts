@@ -46,6 +46,11 @@ export class Attempts {
   /** Counts a letter that is asked for; false when its reader was sent enough of them already, which nobody is told. Throws ProblemError 429. */
   async letter(email: string, address: string): Promise<boolean> {
     await counted(this.lettersAsked, address, "Many letters were asked for from here in the last hour.");
+    return this.letterTo(email);
+  }
+
+  /** Counts a letter to somebody; false when its reader was sent enough of them already. */
+  async letterTo(email: string): Promise<boolean> {
     try {
       await this.letters.consume(email);
       return true;

@@ -1,8 +1,8 @@
 import type { AccountEvent } from "@lodrin/contract";
 import type { Knex } from "knex";
 import { isoMoment } from "../database/base-model.js";
-
-const MOST_SHOWN = 100;
+import { PAGE } from "../database/page.js";
+import type { Listed } from "../http/paged.js";
 
 /** Notes what was done about an account; `byId` is undefined for the command line. */
 export async function note(knex: Knex, aboutId: string, what: AccountEvent["what"], byId: string | undefined): Promise<void> {
@@ -24,20 +24,30 @@ export async function noteSeen(knex: Knex, aboutIds: readonly string[], what: Ac
   if (untold.length > 0) await knex("events").insert(untold.map((aboutId) => ({ aboutId, what, byId })));
 }
 
-/** What was done about an account, newest first. */
-export async function eventsAbout(knex: Knex, aboutId: string): Promise<AccountEvent[]> {
-  const rows = (await knex("events")
+/** What was done about an account, newest first: a page of it, behind the event `after`. */
+export async function eventsAbout(knex: Knex, aboutId: string, after?: string): Promise<Listed<AccountEvent>[]> {
+  const query = knex("events")
     .leftJoin("accounts", "accounts.id", "events.byId")
     .where("events.aboutId", aboutId)
     .orderBy("events.id", "desc")
-    .limit(MOST_SHOWN)
-    .select("events.what", "events.at", "events.byId", "accounts.name")) as {
+    .limit(PAGE + 1);
+  const rows = (await (after === undefined ? query : query.where("events.id", "<", after)).select(
+    "events.id",
+    "events.what",
+    "events.at",
+    "events.byId",
+    "accounts.name",
+  )) as {
+    id: string;
     what: AccountEvent["what"];
     at: Date;
     byId: string | null;
     name: string | null;
   }[];
-  return rows.map(({ what, at, byId, name }) => ({ what, at: isoMoment(at), by: byWhom(what, byId === aboutId, name) }));
+  return rows.map(({ id, what, at, byId, name }) => ({
+    key: id,
+    item: { what, at: isoMoment(at), by: byWhom(what, byId === aboutId, name) },
+  }));
 }
 
 function byWhom(what: AccountEvent["what"], self: boolean, name: string | null): string {

@@ -1,18 +1,13 @@
-import { createHash, randomBytes } from "node:crypto";
 import type { Knex } from "knex";
 import { ProblemError } from "../http/problem.js";
 import { AccountRow } from "./account.js";
 import { hashPassword } from "./password.js";
 import { endSessions } from "./session-list.js";
-
-const HOURS = 24;
-
-const digestOf = (token: string): string => createHash("sha256").update(token).digest("hex");
+import { digestOf, newToken } from "./token.js";
 
 /** A token by which an account's password can be set anew, once, within a day. An earlier one is worth nothing any more. */
 export async function newReset(knex: Knex, accountId: string): Promise<{ token: string; until: string }> {
-  const token = randomBytes(24).toString("base64url");
-  const until = new Date(Date.now() + HOURS * 60 * 60 * 1_000).toISOString();
+  const { token, until } = newToken();
   await knex("password_resets").where({ accountId }).delete();
   await knex("password_resets").insert({ tokenDigest: digestOf(token), accountId, until });
   return { token, until };

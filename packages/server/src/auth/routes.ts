@@ -1,33 +1,15 @@
-import { DONE, accountRoutes, type Role } from "@lodrin/contract";
+import { DONE, accountRoutes } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
-import { isTaken } from "../database/taken.js";
 import { mount } from "../http/mount.js";
 import { ProblemError, signInFirst } from "../http/problem.js";
 import { AccountRow, addressOf, signedInAccount, tidyEmail } from "./account.js";
 import type { Attempts } from "./attempts.js";
-import { refuseWeak } from "./common-passwords.js";
 import { hashOfNobody, hashPassword, isOutdated, passwordFits } from "./password.js";
 import { endSession, startSession } from "./session.js";
 
-/** Sign up, sign in, sign out, who am I, and preferences. */
+/** Sign in, sign out, who am I, and preferences. */
 export function authRoutes(router: Router, knex: Knex, attempts: Attempts): void {
-  mount(router, accountRoutes.signUp, async ({ body, request }) => {
-    const email = tidyEmail(body.email);
-    refuseWeak(body.password);
-    await attempts.signUp(addressOf(request));
-    if (await AccountRow.query(knex).findOne({ email })) throw alreadyHere();
-    const passwordHash = await hashPassword(body.password);
-    // Whoever comes first owns the place; where the demo is loaded it has its people already.
-    const role = knex.raw("case when exists (select 1 from accounts) then 'student' else 'owner' end") as unknown as Role;
-    const account = await AccountRow.query(knex)
-      .insert({ email, name: body.name.trim(), role, passwordHash })
-      .returning("*")
-      .catch(takenMeanwhile);
-    await startSession(request, account);
-    return account.toReply();
-  });
-
   mount(router, accountRoutes.signIn, async ({ body, request }) => {
     const email = tidyEmail(body.email);
     const address = addressOf(request);
@@ -54,11 +36,4 @@ export function authRoutes(router: Router, knex: Knex, attempts: Attempts): void
     if (!account) throw signInFirst();
     return account.toReply();
   });
-}
-
-const alreadyHere = (): ProblemError => new ProblemError(409, "Already here", "There is an account with this e-mail. Sign in instead.");
-
-/** Two sign-ups at the same moment: the second finds the e-mail taken. */
-function takenMeanwhile(error: unknown): never {
-  throw isTaken(error) ? alreadyHere() : error;
 }

@@ -10,6 +10,7 @@ export async function purgeDeleted(knex: Knex): Promise<void> {
   for (const table of ["drafts", "works", "size_charts", "measurement_sets", "people"])
     await knex(table).where("deletedAt", "<", longAgo).delete();
   await knex("password_resets").where("until", "<", knex.fn.now()).delete();
+  await knex("sign_ups").where("until", "<", knex.fn.now()).delete();
   await knex("rate_limits")
     .where("expire", "<", Date.now() - A_DAY_MS)
     .delete();

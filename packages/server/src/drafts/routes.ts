@@ -4,8 +4,10 @@ import type { Knex } from "knex";
 import type { Pool } from "pg";
 import { Owned } from "../access/owned.js";
 import { insertOnce } from "../database/insert-once.js";
+import { NEWEST_FIRST, page } from "../database/page.js";
 import { changeVersion } from "../database/versioned.js";
 import { mount } from "../http/mount.js";
+import { mountPaged } from "../http/paged.js";
 import { notFound } from "../http/problem.js";
 import { openVersion } from "../systems/library.js";
 import { summariesOf } from "../systems/summary.js";
@@ -19,13 +21,13 @@ export function draftsRoutes(router: Router, knex: Knex, pool: Pool): void {
   const reply = async (row: DraftRow): Promise<Draft> => row.toReply((await summariesOf(knex, [row.systemVersionId]))(row.systemVersionId));
   const find = (accountId: string, id: string): Promise<DraftRow> => new Owned(knex, accountId).draft(id);
 
-  mount(router, draftRoutes.drafts, async ({ accountId }) => {
-    const rows = await DraftRow.query(knex).where({ ownerId: accountId }).whereNull("deletedAt").orderBy("updatedAt", "desc");
+  mountPaged(router, draftRoutes.drafts, async ({ accountId, after }) => {
+    const rows = await page(DraftRow.query(knex).whereNull("deletedAt"), NEWEST_FIRST, { owner_id: accountId }, after);
     const of = await summariesOf(
       knex,
       rows.map((row) => row.systemVersionId),
     );
-    return rows.map((row) => row.toReply(of(row.systemVersionId)));
+    return rows.map((row) => ({ key: row.id, item: row.toReply(of(row.systemVersionId)) }));
   });
 
   mount(router, draftRoutes.draft, async ({ accountId, params }) => {

@@ -3,8 +3,10 @@ import type { Router } from "express";
 import type { Knex } from "knex";
 import { Owned } from "../access/owned.js";
 import { insertOnce } from "../database/insert-once.js";
+import { page } from "../database/page.js";
 import { changeVersion } from "../database/versioned.js";
 import { mount } from "../http/mount.js";
+import { mountPaged } from "../http/paged.js";
 import { notFound } from "../http/problem.js";
 import { PersonRow } from "./person.js";
 import { SetRow } from "./set.js";
@@ -16,13 +18,14 @@ export function peopleRoutes(router: Router, knex: Knex): void {
     return row.toReply();
   };
 
-  mount(router, bodyRoutes.people, async ({ accountId }) => {
-    const rows = await PersonRow.query(knex)
-      .where({ ownerId: accountId })
-      .whereNull("deletedAt")
-      .orderBy([{ column: "isSelf", order: "desc" }, "name"])
-      .withGraphFetched("sets");
-    return rows.map((row) => row.toReply());
+  mountPaged(router, bodyRoutes.people, async ({ accountId, after }) => {
+    const rows = await page(
+      PersonRow.query(knex).whereNull("deletedAt").withGraphFetched("sets"),
+      { by: "not is_self, name, id" },
+      { owner_id: accountId },
+      after,
+    );
+    return rows.map((row) => ({ key: row.id, item: row.toReply() }));
   });
 
   mount(router, bodyRoutes.addPerson, async ({ accountId, body }) => {

@@ -4,10 +4,12 @@ import type { Router } from "express";
 import type { Knex } from "knex";
 import { Owned } from "../access/owned.js";
 import { insertOnce } from "../database/insert-once.js";
+import { NEWEST_FIRST, page } from "../database/page.js";
 import { isTaken } from "../database/taken.js";
 import { changeVersion } from "../database/versioned.js";
 import type { FileMaker } from "../files/file-maker.js";
 import { mount } from "../http/mount.js";
+import { mountPaged } from "../http/paged.js";
 import { collision, notFound, ProblemError } from "../http/problem.js";
 import { newestTexts } from "../systems/library.js";
 import { SystemVersionRow } from "../systems/system-version.js";
@@ -26,8 +28,8 @@ export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void 
   };
   const reply = async (row: WorkRow): Promise<Work> => row.toReply(await published(row.slug));
 
-  mount(router, workRoutes.works, async ({ accountId }) => {
-    const rows = await WorkRow.query(knex).where({ ownerId: accountId }).whereNull("deletedAt").orderBy("updatedAt", "desc");
+  mountPaged(router, workRoutes.works, async ({ accountId, after }) => {
+    const rows = await page(WorkRow.query(knex).whereNull("deletedAt"), NEWEST_FIRST, { owner_id: accountId }, after);
     const newest = (await knex("system_versions")
       .whereIn(
         "slug",
@@ -38,7 +40,7 @@ export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void 
       .max("version as newest")) as { slug: string; newest: number }[];
     return rows.map((row) => {
       const { notation: _, ...rest } = row.toReply(newest.find(({ slug }) => slug === row.slug)?.newest ?? 0);
-      return rest;
+      return { key: row.id, item: rest };
     });
   });
 

@@ -23,6 +23,34 @@ const PATIENCE_MS = 20_000;
 export async function call<T extends Route>(route: T, given: Given<T>): Promise<ReplyOf<T>> {
   const { params, body } = given as { params?: Record<string, string>; body?: unknown };
   const path = route.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params?.[name] ?? ""));
+  return (await answerTo(route, path, body)).reply;
+}
+
+type ItemOf<T> = ReplyOf<T> extends readonly (infer I)[] ? I : never;
+
+/** Calls a list that is told page by page, to its end. A row that moved meanwhile is given once. Throws CallError. */
+export async function callAll<T extends Route>(route: T): Promise<ItemOf<T>[]> {
+  const all: ItemOf<T>[] = [];
+  const seen = new Set<string>();
+  for (let path: string | undefined = route.path; path !== undefined;) {
+    const { reply, next }: Answer<T> = await answerTo(route, path, undefined);
+    for (const item of reply as ItemOf<T>[]) {
+      const key = (item as { id?: string }).id ?? JSON.stringify(item);
+      if (!seen.has(key)) all.push(item);
+      seen.add(key);
+    }
+    path = next;
+  }
+  return all;
+}
+
+interface Answer<T> {
+  readonly reply: ReplyOf<T>;
+  /** Where the next page of a list is (RFC 8288). */
+  readonly next: string | undefined;
+}
+
+async function answerTo<T extends Route>(route: T, path: string, body: unknown): Promise<Answer<T>> {
   const init: RequestInit = {
     method: route.method,
     headers: { accept: "application/json" },
@@ -41,7 +69,8 @@ export async function call<T extends Route>(route: T, given: Given<T>): Promise<
       throw new CallError(0, "No connection", "Lodrin cannot be reached just now.");
     });
   const reply: unknown = await response.json().catch(() => undefined);
-  if (response.ok && reply !== undefined) return reply as ReplyOf<T>;
+  const next = /<([^>]+)>;\s*rel="next"/.exec(response.headers.get("link") ?? "")?.[1];
+  if (response.ok && reply !== undefined) return { reply: reply as ReplyOf<T>, next };
   throw problemOf(response.status, reply);
 }
 

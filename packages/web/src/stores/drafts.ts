@@ -2,7 +2,7 @@ import { type BodyOf, type Draft, draftRoutes } from "@lodrin/contract";
 import { defineStore } from "pinia";
 import { v4 as uuid } from "uuid";
 import { ref } from "vue";
-import { call } from "../api/call.js";
+import { call, callAll } from "../api/call.js";
 import { useUndo } from "./undo.js";
 
 /** The drafts I keep, newest first. */
@@ -11,7 +11,7 @@ export const useDrafts = defineStore("drafts", () => {
   const loaded = ref(false);
 
   async function load(): Promise<void> {
-    drafts.value = await call(draftRoutes.drafts, {});
+    drafts.value = await callAll(draftRoutes.drafts);
     loaded.value = true;
   }
 

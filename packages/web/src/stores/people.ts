@@ -2,7 +2,7 @@ import { bodyRoutes, type MeasurementSet, type Person } from "@lodrin/contract";
 import { defineStore } from "pinia";
 import { v4 as uuid } from "uuid";
 import { ref } from "vue";
-import { call } from "../api/call.js";
+import { call, callAll } from "../api/call.js";
 import { useUndo } from "./undo.js";
 
 /** A day as the database keeps it. */
@@ -14,7 +14,7 @@ export const usePeople = defineStore("people", () => {
   const loaded = ref(false);
 
   async function load(): Promise<void> {
-    people.value = await call(bodyRoutes.people, {});
+    people.value = await callAll(bodyRoutes.people);
     loaded.value = true;
   }
 

@@ -26,8 +26,17 @@ export const useSession = defineStore("session", () => {
     account.value = await call(accountRoutes.signIn, { body: { email, password } });
   }
 
-  async function signUp(name: string, email: string, password: string): Promise<void> {
-    account.value = await call(accountRoutes.signUp, { body: { name, email, password } });
+  /** Makes an account; false when it begins only by the letter that was sent. */
+  async function signUp(name: string, email: string, password: string): Promise<boolean> {
+    const reply = await call(accountRoutes.signUp, { body: { name, email, password } });
+    if ("letterSent" in reply) return false;
+    account.value = reply;
+    return true;
+  }
+
+  /** Begins an account by the token of its letter. */
+  async function confirm(token: string): Promise<void> {
+    account.value = await call(accountRoutes.confirmSignUp, { body: { token } });
   }
 
   async function signOut(): Promise<void> {
@@ -46,5 +55,5 @@ export const useSession = defineStore("session", () => {
   const night = computed(() => (account.value?.look ?? "auto") === "night" || ((account.value?.look ?? "auto") === "auto" && dark.value));
   watchEffect(() => (document.documentElement.dataset["look"] = night.value ? "night" : "day"));
 
-  return { account, asked, unit, night, ask, signIn, signUp, signOut, prefer };
+  return { account, asked, unit, night, ask, signIn, signUp, confirm, signOut, prefer };
 });

@@ -3,7 +3,7 @@ import { accountRoutes } from "@lodrin/contract";
 import { useSession } from "../../stores/session.js";
 import { useLoad } from "../../ui/use-load.js";
 import LoadState from "../../ui/LoadState.vue";
-import { call } from "../../api/call.js";
+import { callAll } from "../../api/call.js";
 import ChangePassword from "./ChangePassword.vue";
 import DeleteAccount from "./DeleteAccount.vue";
 import EventsList from "./EventsList.vue";
@@ -15,7 +15,7 @@ const session = useSession();
 const { ready, why, again } = useLoad(() => session.ask());
 const WORDS = { student: "Student", instructor: "Instructor", owner: "Owner of this place" } as const;
 const dataPath = accountRoutes.ownData.path;
-const members = () => call(accountRoutes.members, {});
+const members = () => callAll(accountRoutes.members);
 </script>
 
 <template>

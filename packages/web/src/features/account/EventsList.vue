@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type AccountEvent, accountRoutes } from "@lodrin/contract";
 import { onMounted, ref } from "vue";
-import { call } from "../../api/call.js";
+import { callAll } from "../../api/call.js";
 import { sayMoment } from "../../ui/times.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 
@@ -21,7 +21,7 @@ const WORDS: Readonly<Record<AccountEvent["what"], string>> = {
   "results-taken-out": "Results with yours among them were taken out",
 };
 
-onMounted(() => attempt(async () => (events.value = await call(accountRoutes.events, {}))));
+onMounted(() => attempt(async () => (events.value = await callAll(accountRoutes.events))));
 </script>
 
 <template>

@@ -6,7 +6,7 @@ import { printNotation, type System } from "@lodrin/core";
 import { useFileDialog } from "@vueuse/core";
 import { computed, ref } from "vue";
 import { RouterLink, useRouter } from "vue-router";
-import { call } from "../../api/call.js";
+import { call, callAll } from "../../api/call.js";
 import { useShelf } from "../../stores/shelf.js";
 import { useUndo } from "../../stores/undo.js";
 import LoadState from "../../ui/LoadState.vue";
@@ -22,7 +22,7 @@ const shelf = useShelf();
 const router = useRouter();
 const works = ref<Listed[]>([]);
 const { ready, why, again } = useLoad(async () => {
-  [works.value] = await Promise.all([call(workRoutes.works, {}), shelf.load()]);
+  [works.value] = await Promise.all([callAll(workRoutes.works), shelf.load()]);
 });
 const { why: failed, attempt } = useAttempt();
 const copied = ref("");

@@ -1,6 +1,6 @@
 import { workRoutes } from "@lodrin/contract";
 import { applyEdits, readNotation, replaceStatement } from "@lodrin/core";
-import { call } from "../../api/call.js";
+import { call, callAll } from "../../api/call.js";
 
 /** The text of a system with something to watch out for at a step; undefined when it has no such step. */
 export function withWatch(notation: string, step: string, text: string): string | undefined {
@@ -17,7 +17,7 @@ export function withWatch(notation: string, step: string, text: string): string 
 
 /** Puts an answer into the teacher's own text of a system, for everyone who drafts with its next version. Throws Error with a sentence. */
 export async function makeNote(slug: string, step: string, text: string): Promise<void> {
-  const own = (await call(workRoutes.works, {})).find((w) => w.slug === slug);
+  const own = (await callAll(workRoutes.works)).find((w) => w.slug === slug);
   if (!own) throw new Error("This system is not yours to write in. Copy it in the builder to have a version of your own.");
   const work = await call(workRoutes.work, { params: { id: own.id } });
   const notation = withWatch(work.notation, step, text);

@@ -19,7 +19,7 @@ const form = ref<FormInstance>();
 const given = reactive({ name: "", email: "", password: "" });
 const { why, attempt } = useAttempt();
 const busy = ref(false);
-const sent = ref(false);
+const sent = ref("");
 const place = ref<Place>();
 onMounted(async () => (place.value = await call(placeRoutes.place, {}).catch(() => undefined)));
 
@@ -44,7 +44,7 @@ function next(): string {
 function turn(to: Mode): void {
   mode.value = to;
   why.value = "";
-  sent.value = false;
+  sent.value = "";
   form.value?.clearValidate();
 }
 
@@ -56,11 +56,15 @@ async function enter(): Promise<void> {
   await attempt(async () => {
     if (mode.value === "forgot") {
       await call(accountRoutes.forgotPassword, { body: { email: email.trim() } });
-      sent.value = true;
+      sent.value = "If there is an account with this e-mail, a letter with a link is on its way.";
       return;
     }
-    if (mode.value === "up") await session.signUp(name.trim(), email.trim(), password);
-    else await session.signIn(email.trim(), password);
+    if (mode.value === "up") {
+      if (!(await session.signUp(name.trim(), email.trim(), password))) {
+        sent.value = `Look into your letters: one to ${email.trim()} is on its way. Its link begins your account.`;
+        return;
+      }
+    } else await session.signIn(email.trim(), password);
     await router.replace(next());
   });
   busy.value = false;
@@ -100,14 +104,7 @@ async function lookRound({ email, password }: DemoLogin): Promise<void> {
           <p v-if="mode === 'up'" class="small quiet rule">A few words together are easy to keep. What everybody uses is refused.</p>
         </el-form-item>
         <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
-        <el-alert
-          v-if="sent"
-          title="If there is an account with this e-mail, a letter with a link is on its way."
-          type="success"
-          role="status"
-          show-icon
-          :closable="false"
-        />
+        <el-alert v-if="sent" :title="sent" type="success" role="status" show-icon :closable="false" />
         <el-button class="go" type="primary" native-type="submit" :loading="busy">{{ WORDS[mode].act }}</el-button>
       </el-form>
       <div class="turns">
