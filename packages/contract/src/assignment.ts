@@ -84,7 +84,24 @@ export const HandIn = Type.Object(
 );
 export type HandIn = Static<typeof HandIn>;
 
+/** What a class asks of an account: of a student to hand in, of its teacher to look through. Nothing of what was handed in. */
+export const Ask = Type.Object(
+  {
+    ...Type.Pick(Assignment, ["id", "classId", "title", "dueOn"]).properties,
+    className: Name,
+    /** Whether the account teaches the class. */
+    mine: Type.Boolean(),
+    /** How many handed in what their teacher has not looked at. */
+    fresh: Type.Integer({ minimum: 0 }),
+    /** How the account's own last attempt stands; null where there is none. */
+    last: Type.Union([HandIn.properties.state, Type.Null()]),
+  },
+  closed,
+);
+export type Ask = Static<typeof Ask>;
+
 export const assignmentRoutes = {
+  asks: route("GET", "/api/asks", { who: "student", reply: Type.Array(Ask) }),
   assignments: route("GET", "/api/classes/:id/assignments", { who: "student", params: IdParams, reply: Type.Array(Assignment) }),
   addAssignment: route("POST", "/api/classes/:id/assignments", {
     who: "instructor",

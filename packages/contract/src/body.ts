@@ -9,12 +9,19 @@ export const MeasurementSet = Type.Object(
 export type MeasurementSet = Static<typeof MeasurementSet>;
 
 export const Person = Type.Object(
-  { id: Id, name: Name, isSelf: Type.Boolean(), isChild: Type.Boolean(), note: Note, version: Version, sets: Type.Array(MeasurementSet) },
+  {
+    ...{ id: Id, name: Name, isSelf: Type.Boolean(), isChild: Type.Boolean(), note: Note, version: Version },
+    /** When it was said that a parent or guardian agrees; null where nobody was asked. */
+    consentAt: Type.Union([Moment, Type.Null()]),
+    sets: Type.Array(MeasurementSet),
+  },
   closed,
 );
 export type Person = Static<typeof Person>;
 
 const PersonFields = Type.Pick(Person, ["name", "isSelf", "isChild", "note"]);
+/** Said by who enters a child: a parent or guardian agrees that the measurements are kept. */
+const Consent = { consent: Type.Optional(Type.Literal(true)) };
 const SetFields = Type.Pick(MeasurementSet, ["takenOn", "unit", "written", "note"]);
 const Changed = Type.Object({ version: Version }, closed);
 
@@ -22,13 +29,13 @@ export const bodyRoutes = {
   people: route("GET", "/api/people", { who: "student", reply: Type.Array(Person) }),
   addPerson: route("POST", "/api/people", {
     who: "student",
-    body: Type.Object({ ...PersonFields.properties, ...OwnId }, closed),
+    body: Type.Object({ ...PersonFields.properties, ...Consent, ...OwnId }, closed),
     reply: Person,
   }),
   changePerson: route("PATCH", "/api/people/:id", {
     who: "student",
     params: IdParams,
-    body: Type.Composite([Changed, Type.Partial(PersonFields)], closed),
+    body: Type.Composite([Changed, Type.Partial(PersonFields), Type.Object(Consent)], closed),
     reply: Person,
   }),
   removePerson: route("DELETE", "/api/people/:id", { who: "student", params: IdParams, reply: Done }),

@@ -1,5 +1,5 @@
 export { Account, AccountEvent, accountRoutes, SignedIn } from "./account.js";
-export { type Assignment, assignmentRoutes, type Comment, type HandIn } from "./assignment.js";
+export { type Ask, type Assignment, assignmentRoutes, type Comment, type HandIn } from "./assignment.js";
 export { bodyRoutes, MeasurementSet, Person } from "./body.js";
 export { chartRoutes, SizeChart } from "./chart.js";
 export { type ClassMember, classRoutes, type SchoolClass, type SlipCount, type Standing } from "./class.js";

@@ -25,6 +25,7 @@ import { peopleRoutes } from "./people/routes.js";
 import { placeRoutesOf } from "./place/routes.js";
 import { systemsRoutes } from "./systems/routes.js";
 import { chartsRoutes } from "./charts/routes.js";
+import { asksRoutes } from "./classes/asks.js";
 import { assignmentsRoutes } from "./classes/assignments.js";
 import { handInsRoutes } from "./classes/hand-ins.js";
 import { lessonsRoutes } from "./classes/lessons.js";
@@ -99,6 +100,7 @@ export function createApp(context: AppContext): Express {
   classesRoutes(router, context.knex);
   lessonsRoutes(router, context.knex);
   assignmentsRoutes(router, context.knex);
+  asksRoutes(router, context.knex);
   handInsRoutes(router, context.knex);
   questionsRoutes(router, context.knex);
   livesRoutes(router, context.knex, context.live);

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { cameraOver } from "../review/camera.js";
+import { EXACT, SPREAD } from "../test/perspective-cases.js";
 import { homographyOf, inverseOf, throughHomography, toPaper } from "./homography.js";
 import type { Point } from "./point.js";
 
@@ -46,6 +47,40 @@ const QUADS: readonly (readonly [Point, Point, Point, Point])[] = [
     { x: 90, y: 300 },
   ],
 ];
+
+const PLACES: readonly Point[] = [
+  { x: 100, y: 100 },
+  { x: 250, y: 333 },
+  { x: 400, y: 60 },
+  { x: 300, y: 600 },
+];
+const seenOf = ({ paper, picture }: (typeof EXACT)[number]): Parameters<typeof homographyOf>[0] =>
+  paper.map((p, i) => ({ paper: p, picture: picture[i] as Point }));
+const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
+
+describe("a perspective beside OpenCV's and scikit-image's", () => {
+  it.each(EXACT.map((c) => [c.name, c] as const))("through four places: %s", (_, one) => {
+    const found = homographyOf(seenOf(one));
+    for (const place of PLACES)
+      for (const theirs of [one.opencv, one.skimage])
+        expect(apart(throughHomography(found?.toPicture ?? theirs, place), throughHomography(theirs, place))).toBeLessThan(1e-4);
+    expect(found).toBeDefined();
+  });
+
+  it.each(SPREAD.map((c) => [c.name, c] as const))("by least squares: %s", (_, one) => {
+    const found = homographyOf(seenOf(one));
+    expect(found).toBeDefined();
+    for (const place of PLACES) {
+      const [ours, opencv, skimage] = [found?.toPicture ?? one.opencv, one.opencv, one.skimage].map((h) => throughHomography(h, place)) as [
+        Point,
+        Point,
+        Point,
+      ];
+      // Theirs lie up to half a pixel from each other; ours lies no farther from the nearer one than they from each other, or a tenth of a pixel.
+      expect(Math.min(apart(ours, opencv), apart(ours, skimage))).toBeLessThan(Math.max(0.1, apart(opencv, skimage)));
+    }
+  });
+});
 
 describe("a perspective through four places", () => {
   it.each(QUADS.map((quad) => [quad]))("is the one of the closed form: %j", (quad) => {

@@ -62,6 +62,7 @@ const TABLE: Readonly<Record<string, Row>> = {
   "GET /api/place": { own: 200, others: null },
   "POST /api/password-forgotten": { body: () => ({ email: "nobody@here.example" }), own: 409, others: null },
   "POST /api/accounts": { body: () => ({ email: `${randomUUID()}@new.example`, name: "New", password: PASSWORD }), own: 201, others: null },
+  "GET /api/asks": { own: 200, others: null },
   "POST /api/sign-up-confirmed": { body: () => ({ token: "made-up" }), own: 410, others: null },
   "POST /api/session": { body: () => ({ email: "nobody@here.example", password: PASSWORD }), own: 401, others: null },
   "DELETE /api/session": { own: 200, others: null },

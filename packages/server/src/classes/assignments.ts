@@ -5,7 +5,7 @@ import type { Knex } from "knex";
 import { insertOnce } from "../database/insert-once.js";
 import { changeVersion, VersionedModel } from "../database/versioned.js";
 import { mount } from "../http/mount.js";
-import { notFound } from "../http/problem.js";
+import { notFound, ProblemError } from "../http/problem.js";
 import { type SystemSummary, summariesOf } from "../systems/summary.js";
 import { SystemVersionRow } from "../systems/system-version.js";
 import { Classroom } from "./class.js";
@@ -82,8 +82,9 @@ export function assignmentsRoutes(router: Router, knex: Knex): void {
   });
 
   mount(router, assignmentRoutes.changeAssignment, async ({ accountId, params, body }) => {
-    await assignmentOf(knex, accountId, params.id);
+    const row = await assignmentOf(knex, accountId, params.id);
     const { version, ...patch } = body;
+    if (patch.rubric && patch.rubric.length < row.rubric.length && (await handedIn(knex, row.id))) throw marksStand();
     const change = AssignmentRow.query(knex)
       .patch({ ...patch, version: version + 1 })
       .where({ id: params.id, version })
@@ -106,3 +107,10 @@ export function assignmentsRoutes(router: Router, knex: Knex): void {
     return reply(await assignmentOf(knex, accountId, params.id));
   });
 }
+
+const handedIn = async (knex: Knex, assignmentId: string): Promise<boolean> =>
+  (await knex("hand_ins").where({ assignmentId }).first<object | undefined>("id")) !== undefined;
+
+/** Marks are kept point by point. */
+const marksStand = (): ProblemError =>
+  new ProblemError(422, "Marks stand by it", "Something was handed in already: points may be worded anew or added, not taken out.");

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type {
   AccountEvent,
+  Ask,
   Assignment,
   AtTable,
   Draft,
@@ -207,6 +208,23 @@ describe("what is handed in", () => {
     expect(told).toEqual(expect.arrayContaining(["hand-in-judged"]));
   });
 
+  it("keeps its marks when the rubric is worded anew, and no point is taken out from under them", async () => {
+    const made = await classOf(ann);
+    const rubric = [
+      { text: "Lines", marks: 5 },
+      { text: "Figures", marks: 5 },
+    ];
+    const asked = (await teacher.send("post", `/api/classes/${made.id}/assignments`, { ...ASSIGNMENT, rubric })).body as Assignment;
+    const change = (version: number, points: object[]): Promise<{ status: number }> =>
+      teacher.send("patch", `/api/assignments/${asked.id}`, { version, rubric: points });
+    expect((await change(1, rubric.slice(1))).status).toBe(200);
+    expect((await change(2, rubric)).status).toBe(200);
+    const draft = await draftOf(ann);
+    await ann.send("post", `/api/assignments/${asked.id}/hand-ins`, { draftId: draft.id, note: "", picture: null, marksOnPicture: [] });
+    expect((await change(3, rubric.slice(1))).status).toBe(422);
+    expect((await change(3, [...rubric, { text: "Notes", marks: 2 }])).status).toBe(200);
+  });
+
   it("with another system than was asked for is refused with a sentence", async () => {
     const made = await classOf(ann);
     const { id } = (await teacher.send("post", `/api/classes/${made.id}/assignments`, ASSIGNMENT)).body as Assignment;
@@ -222,6 +240,27 @@ describe("what is handed in", () => {
 });
 
 describe("what is asked", () => {
+  it("is told on the workroom, to the teacher as a count, and nobody's log says that anything was seen", async () => {
+    const asker = await visitor(h.app, "asker@class.example");
+    const made = await classOf(asker, bo);
+    const { id } = (await teacher.send("post", `/api/classes/${made.id}/assignments`, ASSIGNMENT)).body as Assignment;
+    const of = async (v: Visitor): Promise<Ask | undefined> => ((await v.get("/api/asks")).body as Ask[]).find((a) => a.id === id);
+    expect(await of(asker)).toMatchObject({ mine: false, last: null, title: ASSIGNMENT.title, className: CLASS.name });
+    const draft = await draftOf(asker);
+    const give = { draftId: draft.id, note: "", picture: null, marksOnPicture: [] };
+    for (let n = 0; n < 2; n++) await asker.send("post", `/api/assignments/${id}/hand-ins`, give);
+    expect([await of(teacher), await of(asker), await of(bo)]).toMatchObject([
+      { mine: true, fresh: 1 },
+      { fresh: 0, last: "handed" },
+      { fresh: 0, last: null },
+    ]);
+    expect(await of(other)).toBeUndefined();
+    const told = async (): Promise<string[]> => ((await asker.get("/api/account/events")).body as AccountEvent[]).map((e) => e.what);
+    expect(await told()).not.toContain("hand-in-seen");
+    await teacher.get(`/api/assignments/${id}/hand-ins`);
+    expect(await told()).toContain("hand-in-seen");
+  });
+
   it("stays as it was given: other settings, or another body, are refused with a sentence", async () => {
     const made = await classOf(ann);
     const asked = {

@@ -10,6 +10,7 @@ import * as systemsInWork from "./migrations/008-systems-in-work.js";
 import * as chartsAndShelf from "./migrations/009-charts-and-shelf.js";
 import * as tableAndClass from "./migrations/010-table-and-class.js";
 import * as sessionsTold from "./migrations/011-sessions-told.js";
+import * as consent from "./migrations/012-consent.js";
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "001-accounts": accounts,
@@ -23,6 +24,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "009-charts-and-shelf": chartsAndShelf,
   "010-table-and-class": tableAndClass,
   "011-sessions-told": sessionsTold,
+  "012-consent": consent,
 };
 
 const source: Knex.MigrationSource<string> = {

@@ -64,6 +64,7 @@ async function loadAccount(trx: Knex.Transaction, account: DemoAccount, password
       name: person.name,
       isSelf: person.isSelf ?? false,
       isChild: person.isChild ?? false,
+      consentAt: person.isChild ? new Date().toISOString() : null,
       note: person.note,
     });
     for (const set of person.sets) {

@@ -1,5 +1,5 @@
 import type { Draft } from "@lodrin/contract";
-import request from "supertest";
+import type request from "supertest";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { PAGE } from "../database/page.js";
 import { type Harness, openHarness, type Visitor, visitor } from "../test/harness.js";

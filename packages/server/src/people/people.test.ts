@@ -19,6 +19,19 @@ const newSet = async (person: Person): Promise<MeasurementSet> =>
   (await mine.send("post", `/api/people/${person.id}/sets`, SET)).body as MeasurementSet;
 
 describe("people", () => {
+  it("a child is kept only when it was said that a parent or guardian agrees, and when is kept too", async () => {
+    const child = { name: "Small", isSelf: false, isChild: true, note: "" };
+    const refused = await mine.send("post", "/api/people", child);
+    expect([refused.status, (refused.body as { detail: string }).detail]).toEqual([422, expect.stringContaining("parent or guardian")]);
+    const kept = (await mine.send("post", "/api/people", { ...child, consent: true })).body as Person;
+    expect(Date.parse(kept.consentAt ?? "")).toBeGreaterThan(Date.now() - 60_000);
+    const grown = await newPerson("Taken for grown");
+    expect(grown.consentAt).toBeNull();
+    const change = { version: grown.version, isChild: true };
+    expect((await mine.send("patch", `/api/people/${grown.id}`, change)).status).toBe(422);
+    expect((await mine.send("patch", `/api/people/${grown.id}`, { ...change, consent: true })).body).toMatchObject({ isChild: true });
+  });
+
   it("are added, changed and listed, me first", async () => {
     const person = await newPerson("Zed");
     const me = (await mine.send("post", "/api/people", { name: "Me", isSelf: true, isChild: false, note: "" })).body as Person;

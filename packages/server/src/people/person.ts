@@ -1,5 +1,6 @@
 import type { Person } from "@lodrin/contract";
 import { Model } from "objection";
+import { isoMoment } from "../database/base-model.js";
 import { VersionedModel } from "../database/versioned.js";
 import { SetRow } from "./set.js";
 
@@ -13,6 +14,7 @@ export class PersonRow extends VersionedModel {
   declare name: string;
   declare isSelf: boolean;
   declare isChild: boolean;
+  declare consentAt: string | null;
   declare note: string;
   declare deletedAt: string | null;
   declare sets?: SetRow[];
@@ -20,7 +22,8 @@ export class PersonRow extends VersionedModel {
   /** Newest set first. */
   toReply(): Person {
     const { id, name, isSelf, isChild, note, version } = this;
+    const consentAt = this.consentAt === null ? null : isoMoment(this.consentAt);
     const sets = (this.sets ?? []).filter((s) => s.deletedAt === null).sort((a, b) => b.takenOn.localeCompare(a.takenOn));
-    return { id, name, isSelf, isChild, note, version, sets: sets.map((s) => s.toReply()) };
+    return { id, name, isSelf, isChild, note, version, consentAt, sets: sets.map((s) => s.toReply()) };
   }
 }

@@ -7,7 +7,7 @@ import { page } from "../database/page.js";
 import { changeVersion } from "../database/versioned.js";
 import { mount } from "../http/mount.js";
 import { mountPaged } from "../http/paged.js";
-import { notFound } from "../http/problem.js";
+import { notFound, ProblemError } from "../http/problem.js";
 import { PersonRow } from "./person.js";
 import { SetRow } from "./set.js";
 
@@ -29,20 +29,23 @@ export function peopleRoutes(router: Router, knex: Knex): void {
   });
 
   mount(router, bodyRoutes.addPerson, async ({ accountId, body }) => {
-    const id = await insertOnce(PersonRow.query(knex), { ...body, ownerId: accountId });
+    const { consent, ...fields } = body;
+    if (fields.isChild && !consent) throw askFirst();
+    const id = await insertOnce(PersonRow.query(knex), { ...fields, ...agreed(consent), ownerId: accountId });
     await new Owned(knex, accountId).person(id);
     return reply(id);
   });
 
   mount(router, bodyRoutes.changePerson, async ({ accountId, params, body }) => {
-    const { version, ...patch } = body;
+    const { version, consent, ...patch } = body;
+    const find = (): Promise<PersonRow> => new Owned(knex, accountId).person(params.id);
+    if (patch.isChild && !consent && (await find()).consentAt === null) throw askFirst();
     const change = PersonRow.query(knex)
-      .patch({ ...patch, version: version + 1 })
+      .patch({ ...patch, ...agreed(consent), version: version + 1 })
       .where({ id: params.id, ownerId: accountId, version })
       .whereNull("deletedAt")
       .returning("*")
       .first();
-    const find = (): Promise<PersonRow> => new Owned(knex, accountId).person(params.id);
     await changeVersion(change, patch, { what: "person", find, reply: () => reply(params.id) });
     return reply(params.id);
   });
@@ -114,3 +117,8 @@ export function peopleRoutes(router: Router, knex: Knex): void {
     return (await owned.set(params.id)).toReply();
   });
 }
+
+const agreed = (consent: true | undefined): { consentAt?: string } => (consent ? { consentAt: new Date().toISOString() } : {});
+
+const askFirst = (): ProblemError =>
+  new ProblemError(422, "Ask first", "This is a child: a parent or guardian must agree before any measurement is kept.");

@@ -21,8 +21,11 @@ export const usePeople = defineStore("people", () => {
   const byId = (id: string): Person | undefined => people.value.find((p) => p.id === id);
   const setById = (id: string): MeasurementSet | undefined => people.value.flatMap((p) => p.sets).find((s) => s.id === id);
 
+  /** Adds somebody; of a child it was said that a parent or guardian agrees. */
   async function add(name: string, isSelf: boolean, isChild: boolean): Promise<Person> {
-    const person = await call(bodyRoutes.addPerson, { body: { id: uuid(), name, isSelf, isChild, note: "" } });
+    const person = await call(bodyRoutes.addPerson, {
+      body: { id: uuid(), name, isSelf, isChild, note: "", ...(isChild ? { consent: true as const } : {}) },
+    });
     people.value.push(person);
     return person;
   }

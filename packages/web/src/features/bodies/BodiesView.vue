@@ -69,6 +69,9 @@ async function newSet(copyOf?: MeasurementSet): Promise<void> {
           <h2>{{ person.name }}</h2>
           <el-button text :icon="Delete" @click="attempt(() => people.remove(person!))">Delete {{ person.name.split(" ")[0] }}</el-button>
         </header>
+        <p v-if="person.consentAt" class="quiet">
+          A parent or guardian agreed, as was said on {{ sayDay(person.consentAt.slice(0, 10)) }}.
+        </p>
         <p v-if="person.note" class="quiet">{{ person.note }}</p>
         <el-alert v-if="failed" :title="failed" type="error" role="alert" :closable="false" />
         <SetList

@@ -13,8 +13,13 @@ import { useAttempt } from "../../ui/use-attempt.js";
 import { useLoad } from "../../ui/use-load.js";
 import { sizeWritten } from "../sizes/size-body.js";
 
-/** Sets an assignment: which system, on whose body, what is handed in, by when, and what is looked at. */
-const props = defineProps<{ classId: string }>();
+/** Sets an assignment, or changes one: which system, on whose body, what is handed in, by when, and what is looked at. */
+const props = defineProps<{
+  classId: string;
+  /** The one to change, and whether something was handed in for it. */
+  assignment?: Assignment | undefined;
+  handed?: boolean;
+}>();
 const emit = defineEmits<{ made: [assignment: Assignment]; close: [] }>();
 const shelf = useShelf();
 const charts = useCharts();
@@ -22,19 +27,26 @@ const session = useSession();
 useLoad(() => Promise.all([shelf.load(), charts.load()]));
 const { why, attempt } = useAttempt();
 const form = ref<FormInstance>();
+const was = props.assignment;
+const OWN = "";
+/** The body as it was given, where it is none of today's sizes. */
+const AS_IT_IS = "as it is";
+const perUnit = session.unit === "in" ? 25.4 : 10;
 const given = reactive({
-  title: "",
-  text: "",
-  slug: "",
-  size: "",
-  free: [] as string[],
-  readings: [] as string[],
-  picture: false,
-  note: true,
-  dueOn: null as string | null,
-  tolerance: session.unit === "in" ? 0.125 : 0.3,
-  rubric: [{ text: "Figures right within the tolerance", marks: 10 }] as { text: string; marks: number }[],
+  title: was?.title ?? "",
+  text: was?.text ?? "",
+  slug: was?.slug ?? "",
+  size: was?.body.kind === "given" ? AS_IT_IS : OWN,
+  free: [...(was?.free ?? [])],
+  readings: [...(was?.readings ?? [])],
+  picture: was?.picture ?? false,
+  note: was?.note ?? true,
+  dueOn: was?.dueOn ?? null,
+  tolerance: was ? Number((was.toleranceMm / perUnit).toFixed(4)) : session.unit === "in" ? 0.125 : 0.3,
+  rubric: (was?.rubric ?? [{ text: "Figures right within the tolerance", marks: 10 }]).map((r) => ({ ...r })),
 });
+/** Marks are given point by point: those that stand may be worded anew, not taken out. */
+const standing = props.handed ? given.rubric.length : 0;
 const rules: FormRules = {
   title: [{ required: true, whitespace: true, message: "Write what it is called." }],
   slug: [{ required: true, message: "Choose the system." }],
@@ -49,35 +61,48 @@ const sizes = computed(() =>
 );
 // The readings that catch most slips are proposed; the teacher chooses.
 watch(system, (now) => {
-  if (!now) return;
+  if (!now || was) return;
   const { plan } = now.loaded;
   given.readings = suggestControls(plan, run(plan, sampleBody(plan))).map((c) => c.name);
   if (given.title === "") given.title = now.sheet.title.slice(0, 120);
 });
 
-async function make(): Promise<void> {
-  if (!(await form.value?.validate().catch(() => false)) || !system.value) return;
-  const { sheet } = system.value;
+function bodyAsked(): Assignment["body"] {
   const one = sizes.value.find((s) => s.key === given.size);
-  const body: BodyOf<typeof assignmentRoutes.addAssignment> = {
-    id: uuid(),
-    ...{ title: given.title.trim(), text: given.text, slug: sheet.slug, systemVersion: sheet.version, settings: {}, free: given.free },
-    body: one
-      ? { kind: "given", name: one.key.slice(0, 120), unit: "cm", measurements: sizeWritten(one.chart, one.size) }
-      : { kind: "own" },
+  if (one) return { kind: "given", name: one.key.slice(0, 120), unit: "cm", measurements: sizeWritten(one.chart, one.size) };
+  return given.size === AS_IT_IS && was ? was.body : { kind: "own" };
+}
+
+async function make(): Promise<void> {
+  if (!(await form.value?.validate().catch(() => false))) return;
+  const asked = {
+    ...{ title: given.title.trim(), text: given.text, free: given.free, body: bodyAsked() },
     ...{ readings: given.readings.slice(0, 60), picture: given.picture, note: given.note, dueOn: given.dueOn },
     toleranceMm: Math.max(0.5, toMm(given.tolerance, session.unit)),
-    rubric: given.rubric.filter((r) => r.text.trim() !== ""),
+    rubric: given.rubric.filter((r, i) => i < standing || r.text.trim() !== ""),
   };
-  await attempt(async () => emit("made", await call(assignmentRoutes.addAssignment, { params: { id: props.classId }, body })));
+  await attempt(async () => emit("made", was ? await change(was, asked) : await add(asked)));
 }
-const usual = computed(() => plainFigure(handTolerance(session.unit) / (session.unit === "in" ? 25.4 : 10)));
+type Asked = Omit<BodyOf<typeof assignmentRoutes.addAssignment>, "id" | "slug" | "systemVersion" | "settings">;
+const change = ({ id, version }: Assignment, asked: Asked): Promise<Assignment> =>
+  call(assignmentRoutes.changeAssignment, { params: { id }, body: { version, ...asked } });
+function add(asked: Asked): Promise<Assignment> {
+  if (!system.value) throw new Error("Choose the system.");
+  const { slug, version: systemVersion } = system.value.sheet;
+  return call(assignmentRoutes.addAssignment, {
+    params: { id: props.classId },
+    body: { id: uuid(), slug, systemVersion, settings: {}, ...asked },
+  });
+}
+const usual = computed(() => plainFigure(handTolerance(session.unit) / perUnit));
 </script>
 
 <template>
   <el-form ref="form" class="card" :model="given" :rules="rules" label-position="top" hide-required-asterisk @submit.prevent="make">
     <el-form-item label="System" prop="slug">
-      <el-select v-model="given.slug" filterable placeholder="Which system">
+      <!-- What was asked for stays the version it was asked for with. -->
+      <p v-if="was">{{ was.systemTitle }}, version {{ was.systemVersion }}</p>
+      <el-select v-else v-model="given.slug" filterable placeholder="Which system">
         <el-option
           v-for="s in shelf.systems"
           :key="s.sheet.slug"
@@ -91,7 +116,8 @@ const usual = computed(() => plainFigure(handTolerance(session.unit) / (session.
       ><el-input v-model="given.text" type="textarea" :autosize="{ minRows: 2 }" maxlength="4000"
     /></el-form-item>
     <el-form-item label="On whose body">
-      <el-select v-model="given.size" filterable clearable placeholder="each on their own">
+      <el-select v-model="given.size" filterable clearable :value-on-clear="OWN" :empty-values="[OWN]" placeholder="each on their own">
+        <el-option v-if="was?.body.kind === 'given'" :value="AS_IT_IS" :label="`${was.body.name}, as it is`" />
         <el-option v-for="s in sizes" :key="s.key" :value="s.key" :label="`the size ${s.key}`" />
       </el-select>
     </el-form-item>
@@ -117,13 +143,13 @@ const usual = computed(() => plainFigure(handTolerance(session.unit) / (session.
       <div v-for="(point, i) in given.rubric" :key="i" class="point">
         <el-input v-model="point.text" :aria-label="`Point ${i + 1}`" maxlength="120" />
         <el-input-number v-model="point.marks" :min="1" :max="100" :aria-label="`Marks for point ${i + 1}`" />
-        <el-button text :icon="Delete" :aria-label="`Take point ${i + 1} out`" @click="given.rubric.splice(i, 1)" />
+        <el-button v-if="i >= standing" text :icon="Delete" :aria-label="`Take point ${i + 1} out`" @click="given.rubric.splice(i, 1)" />
       </div>
       <el-button text :icon="Plus" @click="given.rubric.push({ text: '', marks: 5 })">Another point</el-button>
     </el-form-item>
     <el-alert v-if="why" :title="why" type="error" role="alert" :closable="false" />
     <p>
-      <el-button type="primary" native-type="submit">Set it</el-button>
+      <el-button type="primary" native-type="submit">{{ was ? "Keep it so" : "Set it" }}</el-button>
       <el-button text @click="$emit('close')">Leave it</el-button>
     </p>
   </el-form>

@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { Back } from "@element-plus/icons-vue";
+import { Back, Edit } from "@element-plus/icons-vue";
 import { type Assignment, assignmentRoutes, classRoutes, type HandIn } from "@lodrin/contract";
-import { computed, shallowRef } from "vue";
-import { useRoute } from "vue-router";
+import { computed, ref, shallowRef } from "vue";
+import { useRoute, useRouter } from "vue-router";
 import { call } from "../../api/call.js";
 import { useClasses } from "../../stores/classes.js";
 import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
+import { useUndo } from "../../stores/undo.js";
 import LinkButton from "../../ui/LinkButton.vue";
 import LoadState from "../../ui/LoadState.vue";
+import { useAttempt } from "../../ui/use-attempt.js";
 import { useLoad } from "../../ui/use-load.js";
+import AssignmentForm from "./AssignmentForm.vue";
 import { dueSaid } from "./due-said.js";
 import HandInForm from "./HandInForm.vue";
 import HandInPage from "./HandInPage.vue";
@@ -38,6 +41,18 @@ const { ready, why, again } = useLoad(async () => {
   items.value = handed;
 });
 const klass = computed(() => classes.classes.find((c) => c.id === classId));
+const changing = ref(false);
+const router = useRouter();
+const { why: failed, attempt } = useAttempt();
+const remove = ({ title }: Assignment): Promise<void> =>
+  attempt(async () => {
+    await call(assignmentRoutes.removeAssignment, { params: { id } });
+    useUndo().offer(`“${title}” is deleted.`, async () => {
+      await call(assignmentRoutes.restoreAssignment, { params: { id } });
+      await router.push({ name: "assignment", params: { classId, id } });
+    });
+    await router.push({ name: "class", params: { id: classId, part: "assignments" } });
+  });
 </script>
 
 <template>
@@ -52,6 +67,19 @@ const klass = computed(() => classes.classes.find((c) => c.id === classId));
         {{ assignment.systemTitle }}, version {{ assignment.systemVersion }} ·
         {{ assignment.body.kind === "own" ? "each on their own body" : `on ${assignment.body.name}` }} · {{ dueSaid(assignment.dueOn) }}
       </p>
+      <p v-if="klass.mine && !changing">
+        <el-button text :icon="Edit" @click="changing = true">Change it</el-button>
+        <el-button text @click="remove(assignment)">Delete it</el-button>
+      </p>
+      <el-alert v-if="failed" :title="failed" type="error" role="alert" :closable="false" />
+      <AssignmentForm
+        v-if="changing"
+        :class-id="classId"
+        :assignment="assignment"
+        :handed="items.length > 0"
+        @made="((assignment = $event), (changing = false))"
+        @close="changing = false"
+      />
       <p v-if="assignment.text" class="text">{{ assignment.text }}</p>
       <LookThrough v-if="klass.mine" :assignment="assignment" :school-class="klass" :system="system" :hand-ins="items" @changed="put" />
       <template v-else>

@@ -13,6 +13,7 @@ import { sayMoment } from "../../ui/times.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { howSure, offSaid, readingSaid } from "../at-table/cause-words.js";
 import { useReview } from "../at-table/use-review.js";
+import { marksAt } from "./pinned-marks.js";
 import { type MarkedPicture } from "./picture-file.js";
 import PictureOverlay from "./PictureOverlay.vue";
 
@@ -40,7 +41,8 @@ const { review, asking } = useReview(props.system, () => ({
 }));
 const off = computed(() => review.value.readings.filter((r) => r.verdict === "off"));
 const missing = computed(() => props.assignment.readings.filter((name) => !props.handIn.readings.some((r) => r.name === name)));
-const step = ref(plan.steps.length - 1);
+const last = plan.steps.length - 1;
+const step = ref(last);
 
 // The picture is large: it is fetched when there is one.
 const data = shallowRef<MarkedPicture>();
@@ -69,6 +71,19 @@ const pins = computed(() => [
   "",
   ...new Set([...off.value.map((r) => r.name), ...props.handIn.readings.map((r) => r.name), ...plan.steps.map(stepName)]),
 ]);
+/** What is pressed on the paper is what the next word is about. */
+function pinAt(index: number): void {
+  const planned = plan.steps[index];
+  if (!planned) return;
+  step.value = index;
+  place.value = stepName(planned);
+}
+/** Shows on the paper what a word is about. */
+function show(name: string): void {
+  const index = plan.steps.findIndex((s) => stepName(s) === name);
+  step.value = index < 0 ? last : index;
+}
+const pinned = computed(() => marksAt(plan, right.value, new Set(props.handIn.comments.map((c) => c.place))));
 const say = (): Promise<void> =>
   attempt(async () => {
     const body = { id: uuid(), place: place.value, text: text.value.trim() };
@@ -112,9 +127,9 @@ const STATES: Readonly<Record<HandIn["state"], string>> = {
           :step="step"
           :unit="unit"
           :grid="false"
-          :ahead="false"
-          :marks="[]"
-          @go="step = $event"
+          ahead
+          :marks="pinned"
+          @go="pinAt($event)"
         />
       </div>
       <div class="words">
@@ -150,12 +165,13 @@ const STATES: Readonly<Record<HandIn["state"], string>> = {
         </section>
         <ul v-if="handIn.comments.length" class="talk">
           <li v-for="c in handIn.comments" :key="c.id" :class="{ mine: c.mine }">
-            <b>{{ c.by }}</b> <span v-if="c.place" class="small">at {{ readingSaid(c.place) }}</span>
+            <b>{{ c.by }}</b> <el-button v-if="c.place" link type="primary" @click="show(c.place)">at {{ readingSaid(c.place) }}</el-button>
             <span class="quiet small"> {{ sayMoment(c.at) }}</span><br />{{ c.text }}
           </li>
         </ul>
+        <p class="small quiet">A word may be about the whole, or about a place: press it on the paper, or choose it.</p>
         <form @submit.prevent="say">
-          <el-select v-model="place" filterable aria-label="What it is about" placeholder="the whole">
+          <el-select v-model="place" filterable aria-label="What it is about" placeholder="the whole" @change="show">
             <el-option v-for="p in pins" :key="p" :value="p" :label="p === '' ? 'the whole' : readingSaid(p)" />
           </el-select>
           <el-input v-model="text" aria-label="A word about it" placeholder="A word about it" />

@@ -9,7 +9,7 @@ import type { ShelfSystem } from "../../stores/shelf.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { type MarkedPicture, smallPicture } from "./picture-file.js";
 import PictureOverlay from "./PictureOverlay.vue";
-import { simulatePicture } from "./simulated-camera.js";
+import SimulatedCamera from "./SimulatedCamera.vue";
 
 /** A photograph of the paper: taken or chosen, made small here, and marked; it leaves this browser only when handed in. */
 const props = defineProps<{ draft: Pick<Draft, "measurements" | "settings" | "unit">; system: ShelfSystem }>();
@@ -26,19 +26,13 @@ const take = (file: UploadFile): Promise<void> =>
     picture.value = { ...(await smallPicture(file.raw)), marks: [] };
     shown.value = true;
   });
-/** For who has no camera: the draft as drawn, seen from askew. */
-const simulate = (): Promise<void> =>
-  attempt(async () => {
-    await Promise.resolve();
-    const { camera: _, ...made } = simulatePicture(plan.value, expected.value, {
-      pitch: 0.25,
-      yaw: -0.15,
-      roll: 0.05,
-      grain: 0.4,
-    });
-    picture.value = { ...made, marks: [] };
-    shown.value = true;
-  });
+/** For who has no camera. */
+const simulating = ref(false);
+function taken(made: MarkedPicture): void {
+  picture.value = made;
+  simulating.value = false;
+  shown.value = true;
+}
 </script>
 
 <template>
@@ -51,12 +45,13 @@ const simulate = (): Promise<void> =>
           ><el-icon><Camera /></el-icon><span>{{ picture ? "Another picture" : "Take or choose one" }}</span></span
         >
       </el-upload>
-      <el-button text @click="simulate">Use the simulated camera</el-button>
+      <el-button text :aria-expanded="simulating" @click="simulating = !simulating">Use the simulated camera</el-button>
       <el-button v-if="picture" text @click="shown = !shown">{{ shown ? "Hide it" : "Mark points on it" }}</el-button>
     </div>
     <p class="small quiet">
       Turned upright and made small here; where and when it was taken is taken out. Keep faces out of it: it is about the paper.
     </p>
+    <SimulatedCamera v-if="simulating" :plan="plan" :run="expected" :unit="session.unit" @taken="taken" />
     <PictureOverlay
       v-if="picture && shown"
       :picture="picture"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Assignment, assignmentRoutes, type HandIn, type SchoolClass } from "@lodrin/contract";
+import { type Ask, assignmentRoutes } from "@lodrin/contract";
 import { onMounted, shallowRef } from "vue";
 import { RouterLink } from "vue-router";
 import { call } from "../../api/call.js";
@@ -9,43 +9,22 @@ import LiveNow from "../classes/LiveNow.vue";
 
 /** What my classes ask of me: a lesson under way, what is to be handed in; for a teacher, what was handed in and not looked at. */
 const classes = useClasses();
-interface Ask {
-  readonly klass: SchoolClass;
-  readonly assignment: Assignment;
-  readonly handed: readonly HandIn[];
-}
 const asks = shallowRef<readonly Ask[]>([]);
 
 onMounted(async () => {
   try {
-    await classes.load();
-    const lists = await Promise.all(
-      classes.classes.map(async (klass) => {
-        const all = await call(assignmentRoutes.assignments, { params: { id: klass.id } });
-        return Promise.all(
-          all.map(async (assignment) => ({
-            klass,
-            assignment,
-            handed: await call(assignmentRoutes.handIns, { params: { id: assignment.id } }),
-          })),
-        );
-      }),
-    );
-    asks.value = lists.flat().filter((ask) => said(ask) !== "");
+    const [all] = await Promise.all([call(assignmentRoutes.asks, {}), classes.load()]);
+    asks.value = all.filter((ask) => said(ask) !== "");
   } catch {
     // The workroom is whole without it; the classes say themselves when they cannot be reached.
   }
 });
 
 /** What is to be done about an assignment; empty when nothing is. */
-function said({ klass, assignment, handed }: Ask): string {
-  if (klass.mine) {
-    const fresh = handed.filter((h) => h.state === "handed").length;
-    return fresh === 0 ? "" : `${fresh} handed in and not looked at yet`;
-  }
-  const last = handed.at(-1);
-  if (!last) return dueSaid(assignment.dueOn);
-  return last.state === "returned" ? "given back to you" : "";
+function said({ mine, fresh, dueOn, last }: Ask): string {
+  if (mine) return fresh === 0 ? "" : `${fresh} handed in and not looked at yet`;
+  if (last === null) return dueSaid(dueOn);
+  return last === "returned" ? "given back to you" : "";
 }
 </script>
 
@@ -59,11 +38,11 @@ function said({ klass, assignment, handed }: Ask): string {
       >
     </p>
     <ul v-if="asks.length">
-      <li v-for="ask in asks" :key="ask.assignment.id">
-        <RouterLink class="card" :to="{ name: 'assignment', params: { classId: ask.klass.id, id: ask.assignment.id } }">
-          <b>{{ ask.assignment.title }}</b>
+      <li v-for="ask in asks" :key="ask.id">
+        <RouterLink class="card" :to="{ name: 'assignment', params: { classId: ask.classId, id: ask.id } }">
+          <b>{{ ask.title }}</b>
           <span>{{ said(ask) }}</span>
-          <span class="quiet small">{{ ask.klass.name }}</span>
+          <span class="quiet small">{{ ask.className }}</span>
         </RouterLink>
       </li>
     </ul>
