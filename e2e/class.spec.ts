@@ -1,32 +1,11 @@
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import { readFile } from "node:fs/promises";
-import type { Assignment, Draft, SchoolClass } from "@lodrin/contract";
-import { expect, type Lodrin, signIn, test } from "./lodrin.js";
+import type { Assignment } from "@lodrin/contract";
+import { expect, signIn, test } from "./lodrin.js";
+import { get, sleeveOf, sound, theClass, two } from "./school.js";
 
 test.describe.configure({ timeout: 150_000 });
 
-const CLASS = "Lantern sewing, Monday evening";
-
-/** Axe finds nothing on the page. */
-async function sound(page: Page, what: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "best-practice"]).analyze();
-  expect(violations.map((v) => `${what}: ${v.id} at ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
-}
-
-async function get<T>(page: Page, path: string): Promise<T> {
-  return (await (await page.request.get(path)).json()) as T;
-}
-const sleeveOf = async (page: Page): Promise<Draft> => {
-  const found = (await get<Draft[]>(page, "/api/drafts")).find((d) => d.name.startsWith("Short sleeve,"));
-  if (!found) throw new Error("The demo has no sleeve for this student.");
-  return found;
-};
-async function theClass(page: Page): Promise<SchoolClass> {
-  const found = (await get<SchoolClass[]>(page, "/api/classes")).find((c) => c.name === CLASS);
-  if (!found) throw new Error("The demo has no class.");
-  return found;
-}
 const figure = (page: Page): ReturnType<Page["locator"]> => page.locator(".big .figure");
 
 test("a student draws at the table by one key, reads the paper, and is told what probably happened", async ({ page }) => {
@@ -86,13 +65,6 @@ test("what is done at the table while the server is gone is kept, and sent when 
   const { ticked } = await get<{ ticked: string[] }>(page, `/api/drafts/${id}/table`);
   expect(ticked).not.toContain("S3");
 });
-
-/** Two people in two browsers. */
-async function two(page: Page, lodrin: Lodrin): Promise<Page> {
-  const context = await page.context().browser()?.newContext({ baseURL: lodrin.url });
-  if (!context) throw new Error("There is no browser.");
-  return context.newPage();
-}
 
 test("a teacher leads: every student who follows stands at the step with the own figure, and is seen", async ({ page, lodrin }) => {
   const student = await two(page, lodrin);
@@ -196,10 +168,20 @@ test("an assignment is handed in, looked through, judged, talked about and hande
     .getByRole("button", { name: "Open" })
     .click();
   await expect(page.getByText("The head was hard.")).toBeVisible();
+  // What is pressed on the paper is what the next word is about.
+  const paper = page.getByRole("group", { name: "The board: drag to move, wheel or pinch to zoom" });
+  await page.locator(".numbers .number", { hasText: /^S3$/ }).evaluate((n) => {
+    const { x, y, width, height } = n.getBoundingClientRect();
+    const at = { clientX: x + width / 2, clientY: y + height / 2, bubbles: true };
+    document.querySelector(".drawing")?.dispatchEvent(new MouseEvent("click", at));
+  });
+  await expect(page.locator("form .el-select", { hasText: "S3" })).toBeVisible();
   await page.getByRole("spinbutton", { name: "Figures right within an eighth" }).fill("8");
   await page.getByRole("spinbutton", { name: "Figures right within an eighth" }).press("Enter");
   await page.getByRole("textbox", { name: "A word about it" }).fill("Draw the back first.");
   await page.getByRole("button", { name: "Say it" }).click();
+  await expect(page.getByRole("button", { name: "at S3" })).toBeVisible();
+  await expect(paper.locator(".mark")).toHaveCount(1);
   await page.getByRole("button", { name: "Give it back" }).click();
   await sound(page, "one handed in");
   await student.reload();
@@ -220,45 +202,4 @@ test("an assignment is handed in, looked through, judged, talked about and hande
     page.getByRole("button", { name: "Results as CSV" }).click(),
   ]);
   if ("path" in download) expect(await readFile((await download.path()) ?? "", "utf8")).toContain("Corin Aldous,Lanterns,handed in");
-});
-
-test("a picture of the paper is laid under the true draft, and a wrong point on it is named", async ({ page, lodrin }) => {
-  const student = await two(page, lodrin);
-  await signIn(page, "ottoline");
-  const klass = await theClass(page);
-  const given = {
-    ...{ title: "A picture", text: "", slug: "13-short-set-in-sleeve", systemVersion: 1, body: { kind: "own" }, settings: {}, free: [] },
-    ...{ readings: [], picture: true, note: false, dueOn: null, toleranceMm: 3, rubric: [] },
-  };
-  const made = (await (await page.request.post(`/api/classes/${klass.id}/assignments`, { data: given })).json()) as Assignment;
-  await signIn(student, "jory");
-  await student.goto(`/assignments/${klass.id}/${made.id}`);
-  await student.getByRole("button", { name: "Use the simulated camera" }).click();
-  const picture = student.getByAltText("The paper");
-  await expect(picture).toBeVisible();
-  const svg = student.locator(".frame svg");
-  const box = await svg.boundingBox();
-  if (!box) throw new Error("There is no picture.");
-  // Four corners as a hand marks them, a fifth point quite elsewhere.
-  const marks = await student.evaluate(() => document.querySelectorAll(".frame polyline").length);
-  expect(marks).toBe(0);
-  const click = ([x, y]: readonly [number, number]): Promise<void> => svg.click({ position: { x: box.width * x, y: box.height * y } });
-  for (const place of [
-    [0.5, 0.2],
-    [0.52, 0.45],
-    [0.3, 0.8],
-    [0.8, 0.5],
-  ] as const)
-    await click(place);
-  await student.getByText("To be judged", { exact: true }).click();
-  await click([0.15, 0.15]);
-  await expect(student.getByText(/The marked points agree to/)).toBeVisible();
-  await expect(student.getByText(/about \d+ mm off/)).toBeVisible();
-  await sound(student, "a picture");
-  await student.getByRole("button", { name: "Hand it in" }).click();
-  await expect(student.getByRole("heading", { name: "Attempt 1" })).toBeVisible();
-  await page.goto(`/assignments/${klass.id}/${made.id}`);
-  await page.getByRole("button", { name: "Open" }).click();
-  await expect(page.getByAltText("The paper")).toBeVisible();
-  await student.context().close();
 });

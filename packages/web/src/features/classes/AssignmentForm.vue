@@ -26,6 +26,7 @@ const charts = useCharts();
 const session = useSession();
 useLoad(() => Promise.all([shelf.load(), charts.load()]));
 const { why, attempt } = useAttempt();
+// The browser's own checks are off (novalidate): they take a figure between two steps of its field for wrong, and nothing is sent.
 const form = ref<FormInstance>();
 const was = props.assignment;
 const OWN = "";
@@ -98,7 +99,16 @@ const usual = computed(() => plainFigure(handTolerance(session.unit) / perUnit))
 </script>
 
 <template>
-  <el-form ref="form" class="card" :model="given" :rules="rules" label-position="top" hide-required-asterisk @submit.prevent="make">
+  <el-form
+    ref="form"
+    class="card"
+    novalidate
+    :model="given"
+    :rules="rules"
+    label-position="top"
+    hide-required-asterisk
+    @submit.prevent="make"
+  >
     <el-form-item label="System" prop="slug">
       <!-- What was asked for stays the version it was asked for with. -->
       <p v-if="was">{{ was.systemTitle }}, version {{ was.systemVersion }}</p>

@@ -51,10 +51,10 @@ function take(): void {
         <el-option v-for="s in steps" :key="s.i" :value="s.i" :label="s.name" />
       </el-select>
       <el-select
+        v-if="step !== undefined"
         :model-value="undefined"
         filterable
-        :disabled="step === undefined"
-        :placeholder="step === undefined ? 'first the step' : 'what goes wrong there'"
+        placeholder="what goes wrong there"
         no-data-text="Nothing that can be told apart goes wrong there."
         aria-label="What goes wrong"
         @update:model-value="choose"
