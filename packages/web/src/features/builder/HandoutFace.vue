@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type LineToMend, type LoadedSystem, type Run, standsOn, standsUpon, type Statement, statementAt } from "@lodrin/core";
-import { computed, nextTick, ref, type Ref, useTemplateRef, watch } from "vue";
+import { computed, nextTick, onActivated, ref, type Ref, useTemplateRef, watch } from "vue";
 import { useRest } from "../../ui/use-rest.js";
 import HandoutRow from "./HandoutRow.vue";
 import RowForm from "./RowForm.vue";
@@ -52,18 +52,16 @@ const rows = computed(() => {
 const FIRST = 30;
 const rest = useRest();
 
-watch(
-  () => props.open,
-  async (now) => {
-    await nextTick();
-    const here = list.value?.querySelector(`[data-row="${now}"]`);
-    here?.scrollIntoView({ block: "nearest" });
-    // A hand that goes through the rows goes along; one that types in a field stays there.
-    if (list.value?.contains(document.activeElement) && document.activeElement?.matches(".line"))
-      here?.querySelector<HTMLElement>(".line")?.focus();
-  },
-  { immediate: true },
-);
+async function reveal(): Promise<void> {
+  await nextTick();
+  const here = list.value?.querySelector(`[data-row="${props.open}"]`);
+  here?.scrollIntoView({ block: "nearest" });
+  // A hand that goes through the rows goes along; one that types in a field stays there.
+  if (list.value?.contains(document.activeElement) && document.activeElement?.matches(".line"))
+    here?.querySelector<HTMLElement>(".line")?.focus();
+}
+watch(() => props.open, reveal);
+onActivated(reveal);
 
 function act(what: string, index: number): void {
   if (what === "on") emit("light", standsOn(props.loaded.read, index));

@@ -256,24 +256,27 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
       </div>
       <TextCollision v-if="state === 'collision'" :autosave="autosave" />
       <div class="faces">
-        <!-- Hidden by what is around it: a component that is hidden itself is drawn anew with everything around it. -->
+        <!-- While the text is written the handout is put aside: nobody sees its rows, and none is drawn. -->
         <div v-show="face === 'handout'" class="face">
-          <HandoutFace
-            :loaded="loaded"
-            :run="drafting.run"
-            :open="open"
-            :mends="mends"
-            :lit="lit"
-            @open="openStatement"
-            @act="act"
-            @carry="acts.moveBehind"
-            @light="lights = $event"
-            @mend="takeMend"
-            @change="change"
-            @call="call"
-            @line="acts.line"
-            @detail="acts.detail"
-          />
+          <KeepAlive>
+            <HandoutFace
+              v-if="face === 'handout'"
+              :loaded="loaded"
+              :run="drafting.run"
+              :open="open"
+              :mends="mends"
+              :lit="lit"
+              @open="openStatement"
+              @act="act"
+              @carry="acts.moveBehind"
+              @light="lights = $event"
+              @mend="takeMend"
+              @change="change"
+              @call="call"
+              @line="acts.line"
+              @detail="acts.detail"
+            />
+          </KeepAlive>
         </div>
         <NotationEditor
           v-show="face === 'text'"

@@ -235,11 +235,15 @@ h2 {
   border-left: 4px solid var(--rule);
   white-space: pre-wrap;
 }
+.marks {
+  display: grid;
+  gap: 6px;
+}
 .marks > div {
-  display: flex;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 190px 52px;
   gap: 12px;
   align-items: center;
-  justify-content: space-between;
 }
 .talk {
   display: grid;
