@@ -1,23 +1,9 @@
 <script setup lang="ts">
-import { useStorage } from "@vueuse/core";
 import { ref } from "vue";
-import { useRoute, useRouter } from "vue-router";
-import { useSession } from "../../stores/session.js";
 
-/** Led round once, on the first visit of somebody who has nothing here yet; again from the account's menu. */
-const props = defineProps<{ fresh: boolean }>();
-const session = useSession();
-const route = useRoute();
-const router = useRouter();
-const seen = useStorage<string[]>("lodrin-shown-round", []);
-const me = session.account?.id ?? "";
-const open = ref(route.query["tour"] !== undefined || (props.fresh && !seen.value.includes(me)));
-
-function close(): void {
-  if (!seen.value.includes(me)) seen.value = [...seen.value, me];
-  if (route.query["tour"] !== undefined) void router.replace({ name: "workroom" });
-}
-
+/** Leads round the rooms of the application. */
+defineEmits<{ close: [] }>();
+const open = ref(true);
 const STOPS = [
   {
     target: "#to-bodies",
@@ -43,7 +29,7 @@ const STOPS = [
 </script>
 
 <template>
-  <el-tour v-model="open" @close="close" @finish="close">
+  <el-tour v-model="open" @close="$emit('close')" @finish="$emit('close')">
     <el-tour-step v-for="stop in STOPS" :key="stop.target" v-bind="stop" />
   </el-tour>
 </template>

@@ -12,8 +12,8 @@ import { useRest } from "../../ui/use-rest.js";
 import PatternThumb from "../shelf/PatternThumb.vue";
 import { factsText } from "./facts-text.js";
 import DraftCard from "./DraftCard.vue";
-import FirstTour from "./FirstTour.vue";
 import { useDraftFacts } from "./use-draft-facts.js";
+import { useFirstTour } from "./use-first-tour.js";
 
 const drafts = useDrafts();
 const people = usePeople();
@@ -23,6 +23,9 @@ const { facts, ask } = useDraftFacts();
 const late = useRest();
 // What is drawn first does not wait for the classes.
 const ClassAsks = defineAsyncComponent(() => import("./ClassAsks.vue"));
+// The way round is for who comes the first time.
+const FirstTour = defineAsyncComponent(() => import("./FirstTour.vue"));
+const { touring, endTour } = useFirstTour(() => ready.value && drafts.drafts.length === 0 && people.people.length === 0);
 
 /** Drawn on their cards; older ones tell their name and their date. */
 const MOST_DRAWN = 24;
@@ -98,7 +101,7 @@ watch([ready, () => drafts.drafts.map((d) => d.id).join()], ([now]) => {
         Shears, rotary cutters, pins and irons: cut away from the hand, cap blades, close shears, unplug irons. Make a toile before you cut
         good cloth.
       </p>
-      <FirstTour :fresh="drafts.drafts.length === 0 && people.people.length === 0" />
+      <FirstTour v-if="touring" @close="endTour" />
     </template>
   </div>
 </template>
