@@ -55,8 +55,13 @@ module.exports = {
     },
     ...below(
       ["quantity", "geometry", "formula", "verb", "system"],
-      ["piece", "shaping", "plan", "run", "report", "check", "body"],
+      ["piece", "shaping", "plan", "run", "report", "check"],
       "what a system is, below what is done with it",
+    ),
+    ...below(
+      ["body"],
+      ["formula", "verb", "system", "piece", "shaping", "plan", "run", "report", "check"],
+      "a body is measured without any system: a system may say where a tape runs on it",
     ),
     ...below(["piece", "shaping"], ["plan", "run", "report", "check"], "pieces and their shaping know no plan and no run"),
     ...below(["plan"], ["run", "report", "check"], "a plan is compiled without a body"),

@@ -3,6 +3,7 @@ export type { CheckResult, CheckStatus as CheckStatus } from "./check/result.js"
 export { newProblems } from "./edit/consequences.js";
 export { applyEdits, type LineEdit } from "./edit/line-edit.js";
 export { pulled, pulledAlong } from "./edit/pull.js";
+export { pulledCurve } from "./edit/pull-curve.js";
 export { rename } from "./edit/rename.js";
 export { nextPoint, renumber } from "./edit/renumber.js";
 export { goneWith, movedWith, standsOn, standsUpon } from "./edit/stands.js";

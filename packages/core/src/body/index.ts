@@ -1,3 +1,4 @@
+export { type Course, courseOnFigure, GIRTH_LEVELS, LANDMARKS, refuseCourse } from "./course.js";
 export { FIGURE, FIGURE_LINES } from "./figure.js";
 export type { MeasurementDefinition, TapeRun } from "./measurement.js";
 export { MEASUREMENTS, measurementByKey, measurementCalled, measurementName } from "./measurements.js";

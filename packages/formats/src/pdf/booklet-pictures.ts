@@ -3,6 +3,8 @@ import {
   boundsOf,
   FIGURE,
   FIGURE_LINES,
+  type Course,
+  courseOnFigure,
   flatten,
   measurementByKey,
   type Path,
@@ -99,8 +101,14 @@ export function drawStrokes(doc: PDFKit.PDFDocument, drawing: Drawing, room: Roo
   return (bounds.maxY - bounds.minY) * k;
 }
 
+/** A measurement that is taken, and where its tape runs where the system says so. */
+interface TakenMeasure {
+  readonly key: string;
+  readonly course?: Course;
+}
+
 /** The figure from the front or the back with every line the tape runs along, numbered as in the list beside it. */
-export function drawFigure(doc: PDFKit.PDFDocument, keys: readonly string[], view: "front" | "back", room: Room): void {
+export function drawFigure(doc: PDFKit.PDFDocument, asked: readonly TakenMeasure[], view: "front" | "back", room: Room): void {
   const k = Math.min(room.width / FIGURE.width, room.height / FIGURE.height);
   doc.save().translate(room.x, room.y).scale(k);
   for (const data of FIGURE.outline) doc.lineWidth(1.2).strokeColor("#777777").path(data).stroke();
@@ -109,9 +117,10 @@ export function drawFigure(doc: PDFKit.PDFDocument, keys: readonly string[], vie
     .strokeColor("#aaaaaa")
     .path(view === "front" ? FIGURE.front : FIGURE.back)
     .stroke();
-  keys.forEach((key, i) => {
-    const line = FIGURE_LINES[key];
-    if (line === undefined || measurementByKey(key)?.view !== view) return;
+  asked.forEach(({ key, course }, i) => {
+    const own = course && courseOnFigure(course);
+    const line = own?.line ?? FIGURE_LINES[key];
+    if (line === undefined || (own ?? measurementByKey(key))?.view !== view) return;
     doc.lineWidth(2).strokeColor(ACCENT).path(line).stroke();
     const [, px = "0", py = "0"] = /^M([\d.]+) ([\d.]+)/.exec(line) ?? [];
     doc

@@ -102,10 +102,10 @@ function measuring(doc: PDFKit.PDFDocument, plan: Plan, options: BookletOptions)
   doc.addPage();
   title(doc, "What to measure");
   line(doc, "Ask first. Measure over light clothing, tape level and not tight; who is measured may say stop at any time.", true);
-  const keys = plan.measures.map((m) => m.key);
+  const asked = plan.measures.map((m) => m.source);
   const room = picture(doc, 300);
-  drawFigure(doc, keys, "front", { ...room, width: 140 });
-  drawFigure(doc, keys, "back", { ...room, x: room.x + 190, width: 140 });
+  drawFigure(doc, asked, "front", { ...room, width: 140 });
+  drawFigure(doc, asked, "back", { ...room, x: room.x + 190, width: 140 });
   doc.y = room.y + 320;
   const range = (m: Plan["measures"][number]): string =>
     m.source.kind === "number"

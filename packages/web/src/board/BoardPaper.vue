@@ -11,6 +11,7 @@ import PaperSheet from "./PaperSheet.vue";
 import { sceneOf } from "./scene.js";
 import { nearestOn, nearestTo } from "./nearest.js";
 import type { Picked } from "./picked.js";
+import type { Shift } from "./shift.js";
 import { usePaper } from "./use-paper.js";
 import { toScreen } from "./view.js";
 
@@ -28,14 +29,14 @@ const props = defineProps<{
   marks: readonly BoardMark[];
   /** The step is tried, not taken: it is drawn as a ghost. */
   tentative?: boolean;
-  /** The point of the step may be pulled by the hand. */
+  /** The point of the step, or its curve, may be pulled by the hand. */
   pullable?: boolean;
 }>();
-const emit = defineEmits<{ go: [step: number]; pick: [picked: Picked]; pull: [shift: { dx: number; dy: number } | undefined] }>();
+const emit = defineEmits<{ go: [step: number]; pick: [picked: Picked]; pull: [shift: Shift | undefined] }>();
 
 const scene = computed(() => sceneOf(props.plan, props.run));
-/** Where the point of the step was taken hold of, in screen pixels. */
-const hold = shallowRef<{ x: number; y: number }>();
+/** Where the point or the curve of the step was taken hold of, in screen pixels, and on its board. */
+const hold = shallowRef<{ x: number; y: number; at: Point }>();
 const { width, height, view, ruled, fit, zoomBy } = usePaper(
   computed(() => scene.value.bounds),
   () => props.unit,
@@ -96,16 +97,31 @@ const under = (event: MouseEvent): (Picked & { step: number }) | undefined => {
   const named = labels.value.find((l) => at.x >= l.x && at.x <= l.x + l.w && at.y >= l.y && at.y <= l.y + l.h);
   const spot = named ?? nearestTo(at, spots.value);
   if (spot) return { kind: "point", name: spot.id, step: spot.step };
-  const path = nearestOn({ x: (at.x - view.value.x) / view.value.k, y: (at.y - view.value.y) / view.value.k }, paths.value, view.value.k);
+  const path = nearestOn(onPaper(at), paths.value, view.value.k);
   return path && { kind: "path", name: path.key, step: path.step };
 };
 function take(event: PointerEvent): void {
   const box = (event.currentTarget as Element).getBoundingClientRect();
   const at = { x: event.clientX - box.left, y: event.clientY - box.top };
-  const own = current.value && toScreen(view.value, current.value.at);
-  if (!props.pullable || !own || !nearestTo(at, [own])) return;
-  hold.value = at;
+  if (!props.pullable || !onStep(at)) return;
+  const { x, y } = onPaper(at);
+  hold.value = { ...at, at: { x: x - (scene.value.boards.get(planned.value?.board ?? "")?.dx ?? 0), y } };
   (event.currentTarget as Element).setPointerCapture(event.pointerId);
+}
+/** A place of the screen as one of the paper. */
+const onPaper = ({ x, y }: Point): Point => ({ x: (x - view.value.x) / view.value.k, y: (y - view.value.y) / view.value.k });
+/** Whether a place of the screen is on the point of the step, or on its curve. */
+function onStep(at: Point): boolean {
+  if (current.value) return nearestTo(at, [toScreen(view.value, current.value.at)]) !== undefined;
+  const { source } = planned.value ?? {};
+  if (source?.is !== "path" || source.type !== "curve") return false;
+  return (
+    nearestOn(
+      onPaper(at),
+      litPaths.value.filter((p) => p.step === props.step),
+      view.value.k,
+    ) !== undefined
+  );
 }
 function letGo(): void {
   hold.value = undefined;
@@ -114,7 +130,8 @@ function point(event: PointerEvent): void {
   if (hold.value) {
     const box = (event.currentTarget as Element).getBoundingClientRect();
     const { k } = view.value;
-    emit("pull", { dx: (event.clientX - box.left - hold.value.x) / k, dy: (event.clientY - box.top - hold.value.y) / k });
+    const { x, y, at } = hold.value;
+    emit("pull", { dx: (event.clientX - box.left - x) / k, dy: (event.clientY - box.top - y) / k, at });
     return;
   }
   (event.currentTarget as SVGElement).style.cursor = under(event) ? "pointer" : "";

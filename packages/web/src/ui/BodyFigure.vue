@@ -1,13 +1,19 @@
 <script setup lang="ts">
-import { FIGURE, FIGURE_LINES, measurementByKey, measurementName } from "@lodrin/core";
+import { type Course, courseOnFigure, FIGURE, FIGURE_LINES, measurementByKey, measurementName } from "@lodrin/core";
 import { computed } from "vue";
 
 /** Our own line drawing of a body, front or back, with the line along which the tape runs. */
-const props = defineProps<{ keyName: string | undefined; how?: string | undefined }>();
+const props = defineProps<{
+  keyName: string | undefined;
+  how?: string | undefined;
+  /** Where the tape of a measurement of the system's own runs. */
+  course?: Course | undefined;
+}>();
 
 const known = computed(() => (props.keyName === undefined ? undefined : measurementByKey(props.keyName)));
-const line = computed(() => (props.keyName === undefined ? undefined : FIGURE_LINES[props.keyName]));
-const back = computed(() => known.value?.view === "back");
+const own = computed(() => props.course && courseOnFigure(props.course));
+const line = computed(() => own.value?.line ?? (props.keyName === undefined ? undefined : FIGURE_LINES[props.keyName]));
+const back = computed(() => (own.value ?? known.value)?.view === "back");
 const name = computed(() => (props.keyName === undefined ? "" : measurementName(props.keyName)));
 </script>
 
@@ -26,6 +32,7 @@ const name = computed(() => (props.keyName === undefined ? "" : measurementName(
     <figcaption>
       <b v-if="name">{{ name }}</b><span v-if="name" class="side">{{ back ? "back" : "front" }}</span>
       <p v-if="how ?? known?.how">{{ how ?? known?.how }}</p>
+      <p v-if="own">{{ own.says }}</p>
       <p v-if="known?.iso" class="iso">ISO 8559-1: {{ known.iso }}</p>
       <p v-if="!keyName">
         Choose a field to see where the tape runs. Ask first, measure over light clothing, and let the person place the tape themselves.

@@ -10,6 +10,8 @@ export const Measure = Type.Object(
     to: FormulaText,
     how: Text,
     iso: Type.Optional(Text),
+    /** Where the tape runs on the figure: round it at a level, or from a landmark to another. */
+    course: Type.Optional(Type.Union([Type.Object({ round: Key }, closed), Type.Object({ from: Key, to: Key }, closed)])),
     /** Asked for, but the draft can do without: only a check reads it. */
     checkOnly: Type.Optional(Type.Boolean()),
     when: Type.Optional(FormulaText),

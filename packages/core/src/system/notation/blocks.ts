@@ -53,7 +53,7 @@ const isComment = (line: string, at: number): boolean => line[at] === "#" && tid
 const FIRST_WORDS = new Set(
   (
     "system uses measure set choose table value board part line level curve arc blend trace join dart piece leave sew shape check passes closes cloth caution control lesson grade " +
-    "garment unit tape about suits why watch cause when iso only else edge grain notch double triple button buttonhole drill inside note pleat also allow look at"
+    "garment unit tape about suits why watch cause when iso runs only else edge grain notch double triple button buttonhole drill inside note pleat also allow look at"
   ).split(" "),
 );
 

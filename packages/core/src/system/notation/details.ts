@@ -1,3 +1,4 @@
+import { type Course, refuseCourse } from "../../body/course.js";
 import { pointRange } from "./point-range.js";
 
 /** Takes an indented line into its statement. Each kind of detail names the statements it may stand under. */
@@ -69,6 +70,15 @@ const RULES: Record<string, DetailRule> = {
   cause: set(CHECKS, "cause"),
   when: set([...STEPS, ...PIECES, ...CHECKS, "measure", "closes", "leaveOut"], "when"),
   iso: set(["measure"], "iso"),
+  runs: {
+    under: ["measure"],
+    apply: (s, d) => {
+      const refused = refuseCourse(d["course"] as Course);
+      if (refused) return refused;
+      s["course"] = d["course"];
+      return "course";
+    },
+  },
   checkOnly: flag(["measure"], "checkOnly"),
   fallback: set(["measure"], "fallback"),
   edge: list(["piece", "amend"], "edges"),

@@ -106,6 +106,7 @@ function notes(s: { why?: string[]; watch?: string[]; caution?: string[]; when?:
 function printMeasure(s: Measure): string[] {
   const lines = [`measure ${s.key} ${s.kind} ${s.from}..${s.to}${s.how === "" ? "" : `  ${quoted(s.how)}`}`];
   if (s.iso !== undefined) lines.push(`  iso ${quoted(s.iso)}`);
+  if (s.course) lines.push("round" in s.course ? `  runs round ${s.course.round}` : `  runs ${s.course.from} to ${s.course.to}`);
   if (s.checkOnly) lines.push("  only for a check");
   if (s.when !== undefined) lines.push(`  when ${s.when}`);
   if (s.fallback !== undefined) lines.push(`  else ${s.fallback}`);

@@ -77,7 +77,7 @@ function jump(title: string): void {
   if (!open.value.includes(title)) open.value = [...open.value, title];
   rooms.value?.querySelector(`[data-group="${title}"]`)?.scrollIntoView({ behavior: "smooth", block: "start" });
 }
-const how = computed(() => system.value?.measures.find((m) => m.source.key === focus.value)?.source.how);
+const focused = computed(() => system.value?.measures.find((m) => m.source.key === focus.value)?.source);
 
 function write(key: string, text: string): void {
   local.written = withKey(local.written, key, text);
@@ -152,7 +152,7 @@ function write(key: string, text: string): void {
       /></el-form-item>
     </div>
     <div class="figure">
-      <BodyFigure :key-name="focus" :how="how" /><span class="visually-hidden" aria-live="polite">{{
+      <BodyFigure :key-name="focus" :how="focused?.how" :course="focused?.course" /><span class="visually-hidden" aria-live="polite">{{
         focus ? measurementName(focus) : ""
       }}</span>
       <p class="small quiet">Enter goes on to the next field.</p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { EditPen } from "@element-plus/icons-vue";
-import { explainStep, type LoadedSystem, markFor, type Run, type Statement, workedLines } from "@lodrin/core";
+import { explainStep, type LoadedSystem, markFor, measurementByKey, type Run, type Statement, workedLines } from "@lodrin/core";
 import { computed, defineAsyncComponent, type Ref, ref, watch } from "vue";
 import { useSession } from "../../stores/session.js";
 import FigureText from "../../ui/FigureText.vue";
@@ -10,6 +10,9 @@ import SourceLines from "./SourceLines.vue";
 import { fieldText, rowFields, unquoted, withField } from "./row-fields.js";
 
 /** Tables are drawn as well: fetched when one is opened. */
+/** Pieces come late in a handout. */
+const PieceForm = defineAsyncComponent(() => import("./PieceForm.vue"));
+const CourseField = defineAsyncComponent(() => import("./CourseField.vue"));
 const TableRows = defineAsyncComponent(() => import("./TableRows.vue"));
 
 /** The open line of the handout: its name, the gaps of its sentence and its notes as fields, and what it comes to on this body. */
@@ -92,8 +95,14 @@ const comes = computed(() => {
         @update:model-value="put(f.path, unquoted($event))"
       />
     </div>
+    <CourseField
+      v-if="statement.is === 'measure' && !measurementByKey(statement.key)"
+      :statement="statement"
+      @change="$emit('change', $event)"
+    />
+    <PieceForm v-if="statement.is === 'piece'" :statement="statement" :loaded="loaded" :run="run" @change="$emit('change', $event)" />
     <SourceLines
-      v-if="fields.length === 0"
+      v-if="fields.length === 0 && (statement.is !== 'piece' || more)"
       :index="index"
       :statement="statement"
       :loaded="loaded"
@@ -104,6 +113,9 @@ const comes = computed(() => {
     <TableRows v-if="statement.is === 'table'" :statement="statement" @change="$emit('change', $event)" />
     <p v-for="line in comes" :key="line" class="comes"><FigureText :text="line" /></p>
     <div class="acts">
+      <el-button v-if="statement.is === 'piece'" link type="primary" @click="more = !more">{{
+        more ? "Without its lines" : "Line by line"
+      }}</el-button>
       <el-button v-if="fields.some((f) => f.optional)" link type="primary" @click="more = !more">{{
         more ? "Fewer fields" : "Notes and conditions"
       }}</el-button>

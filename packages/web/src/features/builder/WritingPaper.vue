@@ -5,6 +5,7 @@ import { computed, defineAsyncComponent, useTemplateRef } from "vue";
 import BoardPaper from "../../board/BoardPaper.vue";
 import type { BoardMark } from "../../board/board-mark.js";
 import type { Picked } from "../../board/picked.js";
+import type { Shift } from "../../board/shift.js";
 import PiecesPaper from "../../board/PiecesPaper.vue";
 import { useSession } from "../../stores/session.js";
 import StepControls from "../draft/StepControls.vue";
@@ -38,7 +39,7 @@ defineEmits<{
   size: [index: number];
   light: [statement: number];
   begin: [sentence: string];
-  pull: [shift: { dx: number; dy: number } | undefined];
+  pull: [shift: Shift | undefined];
   taken: [];
   put: [lines: readonly string[]];
 }>();

@@ -35,6 +35,7 @@ import { draftWords } from "./draft-words.js";
 import { useLights } from "./use-lights.js";
 import { helpWord } from "./row-words.js";
 import { useActs } from "./use-acts.js";
+import { providePicking } from "./use-picking.js";
 import { useQuickLine } from "./use-quick-line.js";
 import { usePull } from "./use-pull.js";
 import { useRange } from "./use-range.js";
@@ -134,15 +135,18 @@ const drafting = { run: drafted };
 
 const { shift, pull } = usePull(writing, shownStep);
 
+/** A form of the handout may ask for what is pressed on the paper: then the hand stays on its line. */
+const picking = providePicking();
 /** A step chosen on the paper, or by its button, is the line the hand is on. */
 function go(to: number): void {
   const at = lineOf(Math.min(Math.max(0, to), last.value));
-  if (at === undefined || typed.value.trim() !== "") return;
+  if (at === undefined || typed.value.trim() !== "" || picking.asked()) return;
   step.value = Math.min(Math.max(0, to), last.value);
   editor.value?.goTo(at, 1, face.value === "text");
 }
 /** What is picked fills the next gap of a sentence that is begun; else it is what a sentence may begin with. */
 function pick(what: Picked): void {
+  if (picking.asked()) return picking.give(what);
   if (typed.value.trim() !== "") quick.value?.fill(what.kind === "point" ? pointText(what.name) : what.name);
   else picked.value = [...picked.value.filter((p) => p.name !== what.name), what];
 }

@@ -7,15 +7,18 @@ import {
   markFor,
   pulled,
   pulledAlong,
+  pulledCurve,
+  type PlannedStep,
   replaceStatement,
   run,
   type Run,
 } from "@lodrin/core";
 import { computed, type ComputedRef, type Ref, shallowRef, watch } from "vue";
 import { rowWords } from "./row-words.js";
+import type { Shift } from "../../board/shift.js";
 import type { Writing } from "./use-writing.js";
 
-/** What pulling a point proposes: its rule with another number, drawn before it is taken. */
+/** What pulling a point or a curve proposes: its rule with another number, fullness or direction, drawn before it is taken. */
 export interface Pull {
   readonly says: string;
   readonly edits: readonly LineEdit[];
@@ -24,24 +27,22 @@ export interface Pull {
   readonly step: number;
 }
 
-/** A point pulled on the paper never gets a coordinate: the number in its rule changes, to the tape's mark. `shift` is the hand's own, in mm. */
+/** What is pulled on the paper never gets a coordinate: its rule changes, to the tape's mark. `shift` is the hand's own. */
 export function usePull(
-  { loaded, library, given }: Pick<Writing, "loaded" | "given"> & { readonly library: Ref<Library> },
+  { loaded, library, given, drafted }: Pick<Writing, "loaded" | "given" | "drafted"> & { readonly library: Ref<Library> },
   step: Ref<number>,
 ): {
-  shift: Ref<{ dx: number; dy: number } | undefined>;
+  shift: Ref<Shift | undefined>;
   pull: ComputedRef<Pull | undefined>;
 } {
-  const shift = shallowRef<{ dx: number; dy: number }>();
+  const shift = shallowRef<Shift>();
   watch([loaded, step], () => (shift.value = undefined));
   const pull = computed((): Pull | undefined => {
     const source = loaded.value.plan.steps[step.value]?.source;
-    if (!shift.value || source?.is !== "point") return undefined;
+    if (!shift.value || !source) return undefined;
     const { read, system } = loaded.value;
     const index = system.statements.indexOf(source);
-    const mm = pulledAlong(source, shift.value.dx, shift.value.dy);
-    if (index < 0 || mm === undefined) return undefined;
-    const now = pulled(source, mm, system.unit, markFor(system, system.unit));
+    const now = index < 0 ? source : pulledTo(source, shift.value);
     if (now === source) return undefined;
     const edits = replaceStatement(read, index, now);
     const tried = loadSystem(applyEdits(read.source, edits), library.value, loaded.value);
@@ -54,5 +55,12 @@ export function usePull(
       step: step.value,
     };
   });
+  function pulledTo(source: PlannedStep["source"], { dx, dy, at }: Shift): PlannedStep["source"] {
+    const { system, plan } = loaded.value;
+    if (source.is === "path") return pulledCurve(plan, drafted.value.frame, source, at, { x: at.x + dx, y: at.y + dy });
+    if (source.is !== "point") return source;
+    const mm = pulledAlong(source, dx, dy);
+    return mm === undefined ? source : pulled(source, mm, system.unit, markFor(system, system.unit));
+  }
   return { shift, pull };
 }

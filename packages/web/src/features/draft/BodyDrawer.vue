@@ -24,7 +24,7 @@ const doubts = computed(() => {
 const measures = computed(() =>
   props.plan.measures.filter((m) => !m.when || props.missing.includes(m.source.key) || m.source.key in local.measurements),
 );
-const how = computed(() => measures.value.find((m) => m.source.key === focus.value)?.source.how);
+const asked = computed(() => measures.value.find((m) => m.source.key === focus.value)?.source);
 const others = computed(() => people.people.flatMap((person) => person.sets.map((set) => ({ person, set }))));
 
 function write(key: string, text: string): void {
@@ -51,7 +51,7 @@ function take(id: string): void {
         goes on.</template
       >
     </el-alert>
-    <BodyFigure :key-name="focus" :how="how" />
+    <BodyFigure :key-name="focus" :how="asked?.how" :course="asked?.course" />
     <el-form-item label="Figures taken from" label-position="top">
       <el-select :model-value="local.setId ?? ''" :placeholder="local.personName || 'typed here'" @change="take">
         <el-option v-for="o in others" :key="o.set.id" :value="o.set.id" :label="`${o.person.name}, ${sayDay(o.set.takenOn)}`" />
