@@ -169,31 +169,6 @@ test("steps are edited where they stand: moved, named, picked on the paper, dele
     await expect(page.getByText(/Every line is understood/)).toBeVisible();
   });
 
-  await test.step("a curve pulled on the paper proposes its fullness, or its direction at an end", async () => {
-    await row(page, "Draw the front neck.").getByRole("button").first().click();
-    const now = page.locator("svg.drawing path.now");
-    const says = page.getByRole("alertdialog", { name: "The rule would be" });
-    for (const [share, dx, dy, word] of [
-      [0.5, -14, 14, "fullness"],
-      [0.95, -4, -26, "arriving at"],
-    ] as const) {
-      const [x, y] = await now.evaluate((path: SVGPathElement, share: number): [number, number] => {
-        const matrix = path.getScreenCTM();
-        const { x, y } = path.getPointAtLength(path.getTotalLength() * share).matrixTransform(matrix ?? undefined);
-        return [x, y];
-      }, share);
-      await page.mouse.move(x, y);
-      await page.mouse.down();
-      await page.mouse.move(x + dx, y + dy, { steps: 5 });
-      await page.mouse.up();
-      await expect(says).toContainText(word);
-      await expect(says).toContainText("instead of");
-      await says.getByRole("button", { name: "Take it" }).click();
-      await expect(row(page, "Draw the front neck.")).toContainText(word);
-    }
-    await expect(page.getByText(/Every line is understood/)).toBeVisible();
-  });
-
   await test.step("everything of it is one history", async () => {
     await page.locator("h1").click();
     const undo = page.getByRole("button", { name: "Undo (Ctrl Z)" });

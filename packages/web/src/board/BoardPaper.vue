@@ -100,7 +100,10 @@ const under = (event: MouseEvent): (Picked & { step: number }) | undefined => {
   const path = nearestOn(onPaper(at), paths.value, view.value.k);
   return path && { kind: "path", name: path.key, step: path.step };
 };
+/** The hand pulled since it was put down: where it lets go is no press. */
+let pulled = false;
 function take(event: PointerEvent): void {
+  pulled = false;
   const box = (event.currentTarget as Element).getBoundingClientRect();
   const at = { x: event.clientX - box.left, y: event.clientY - box.top };
   if (!props.pullable || !onStep(at)) return;
@@ -130,6 +133,7 @@ function point(event: PointerEvent): void {
   if (hold.value) {
     const box = (event.currentTarget as Element).getBoundingClientRect();
     const { k } = view.value;
+    pulled = true;
     const { x, y, at } = hold.value;
     emit("pull", { dx: (event.clientX - box.left - x) / k, dy: (event.clientY - box.top - y) / k, at });
     return;
@@ -137,6 +141,7 @@ function point(event: PointerEvent): void {
   (event.currentTarget as SVGElement).style.cursor = under(event) ? "pointer" : "";
 }
 function pick(event: MouseEvent): void {
+  if (pulled) return;
   const spot = under(event);
   if (!spot) return;
   emit("pick", { kind: spot.kind, name: spot.name });

@@ -3,6 +3,7 @@ import { Delete, Plus } from "@element-plus/icons-vue";
 import type { LoadedSystem, Statement } from "@lodrin/core";
 import LineField from "./LineField.vue";
 import { unquoted } from "./row-fields.js";
+import SettledInput from "../../ui/SettledInput.vue";
 
 /** The options of a choice, one a row: what it is called, what it comes to, why, and whom it suits. The first is taken when nothing is said. */
 type Choice = Extract<Statement, { is: "choose" }>;
@@ -30,7 +31,7 @@ const remove = (at: number): void => put(props.statement.options.filter((_, i) =
 <template>
   <div class="options">
     <div v-for="(o, i) in statement.options" :key="i" class="option">
-      <el-input :model-value="o.name" :aria-label="`Option ${i + 1}`" @change="change(i, 'name', $event)" />
+      <SettledInput :text="o.name" :label="`Option ${i + 1}`" @put="change(i, 'name', $event)" />
       <LineField
         formula
         :label="`What option ${i + 1} comes to`"
@@ -40,19 +41,19 @@ const remove = (at: number): void => put(props.statement.options.filter((_, i) =
         @update:model-value="change(i, 'formula', $event)"
       />
       <el-button v-if="statement.options.length > 1" text :icon="Delete" :aria-label="`Take ${o.name} away`" @click="remove(i)" />
-      <el-input
+      <SettledInput
         class="wide"
-        :model-value="o.reason ?? ''"
+        :text="o.reason ?? ''"
         placeholder="Why"
-        :aria-label="`Why option ${i + 1}`"
-        @change="change(i, 'reason', $event)"
+        :label="`Why option ${i + 1}`"
+        @put="change(i, 'reason', $event)"
       />
-      <el-input
+      <SettledInput
         class="wide"
-        :model-value="o.suits ?? ''"
+        :text="o.suits ?? ''"
         placeholder="Suits whom"
-        :aria-label="`Whom option ${i + 1} suits`"
-        @change="change(i, 'suits', $event)"
+        :label="`Whom option ${i + 1} suits`"
+        @put="change(i, 'suits', $event)"
       />
     </div>
     <el-button :icon="Plus" size="small" @click="add">An option</el-button>

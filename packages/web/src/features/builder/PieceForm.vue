@@ -7,6 +7,7 @@ import LineField from "./LineField.vue";
 import { alongText, type PieceEdge, withPicked } from "./edge-along.js";
 import { unquoted } from "./row-fields.js";
 import { usePicking } from "./use-picking.js";
+import SettledInput from "../../ui/SettledInput.vue";
 
 /** A piece: its edges one a row, gone round in order and pressed on the paper; how it is cut, its grain and its notches. */
 type Piece = Extract<Statement, { is: "piece" }>;
@@ -84,7 +85,7 @@ const drop = (at: number, i: number): void => {
 <template>
   <div class="piece">
     <div class="line">
-      <el-input :model-value="statement.title" aria-label="What the piece is called" @change="put({ title: unquoted($event) })" />
+      <SettledInput :text="statement.title" label="What the piece is called" @put="put({ title: unquoted($event) })" />
       <label class="small" for="piece-cut">cut</label>
       <el-input-number
         id="piece-cut"
@@ -99,7 +100,7 @@ const drop = (at: number, i: number): void => {
     </div>
     <p class="small quiet">Its edges, in the order they are gone round. Ask for the paper at one, then press its points and lines there.</p>
     <div v-for="(edge, at) in edges" :key="at" class="edge" :class="{ asked: field === String(at) }">
-      <el-input :model-value="edge.role.replace(/_/g, ' ')" :aria-label="`Edge ${at + 1}`" @change="rename(at, $event)" />
+      <SettledInput :text="edge.role.replace(/_/g, ' ')" :label="`Edge ${at + 1}`" @put="rename(at, $event)" />
       <div class="along">
         <el-tag v-for="(item, i) in edge.along" :key="i" type="info" closable :disable-transitions="true" @close="drop(at, i)">{{
           alongText(item)
@@ -194,7 +195,7 @@ const drop = (at: number, i: number): void => {
   gap: 6px 10px;
   align-items: center;
 }
-.line > .el-input,
+.line > :deep(.el-input),
 .line > .line-field {
   flex: 1;
   min-width: 140px;

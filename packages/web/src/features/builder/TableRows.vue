@@ -5,6 +5,7 @@ import { computed } from "vue";
 import PlotLines from "../../ui/PlotLines.vue";
 import { cellsOf } from "../sizes/paste-grid.js";
 import { plotted, rowsFrom } from "./table-rows.js";
+import SettledInput from "../../ui/SettledInput.vue";
 
 /** A table of a system as a grid: up to where, and what it gives there. Two columns of a spreadsheet may be pasted; it is drawn beside. */
 type Table = Extract<Statement, { is: "table" }>;
@@ -57,13 +58,8 @@ const course = computed(() => plotted(props.statement));
       <el-select :model-value="r.bound" :aria-label="`Row ${i + 1} goes`" @update:model-value="change(i, { bound: $event })">
         <el-option v-for="b in BOUNDS" :key="b.value" v-bind="b" />
       </el-select>
-      <el-input
-        :model-value="r.at ?? ''"
-        :disabled="r.bound === 'above'"
-        :aria-label="`Row ${i + 1} at`"
-        @change="change(i, { at: $event })"
-      />
-      <el-input :model-value="r.gives" :aria-label="`Row ${i + 1} gives`" @change="change(i, { gives: $event })" />
+      <SettledInput :text="r.at ?? ''" :disabled="r.bound === 'above'" :label="`Row ${i + 1} at`" @put="change(i, { at: $event })" />
+      <SettledInput :text="r.gives" :label="`Row ${i + 1} gives`" @put="change(i, { gives: $event })" />
       <el-button v-if="statement.rows.length > 1" text :icon="Delete" :aria-label="`Take row ${i + 1} away`" @click="remove(i)" />
     </div>
     <el-button :icon="Plus" size="small" @click="add">A row</el-button>

@@ -139,7 +139,9 @@ defineExpose({
   position: absolute;
   inset: 12px 12px auto 40px;
 }
+/* At the foot: what is pulled may lie at the head of the paper. */
 .pulled {
+  inset: auto 12px 108px 40px;
   display: flex;
   flex-wrap: wrap;
   gap: 8px;

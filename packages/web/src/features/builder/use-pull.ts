@@ -48,7 +48,8 @@ export function usePull(
     const tried = loadSystem(applyEdits(read.source, edits), library.value, loaded.value);
     const { measurements, settings, unit } = given(tried.plan);
     return {
-      says: `${rowWords(now).rule}, instead of ${rowWords(source).rule}`,
+      says:
+        now.is === "path" && source.is === "path" ? curveSaid(now, source) : `${rowWords(now).rule}, instead of ${rowWords(source).rule}`,
       edits,
       loaded: tried,
       drafted: run(tried.plan, measurements, settings, unit),
@@ -63,4 +64,13 @@ export function usePull(
     return mm === undefined ? source : pulled(source, mm, system.unit, markFor(system, system.unit));
   }
   return { shift, pull };
+}
+
+type PathStep = Extract<PlannedStep["source"], { is: "path" }>;
+
+/** What of a curve is proposed otherwise, in the notation's words. */
+function curveSaid(now: PathStep, before: PathStep): string {
+  for (const part of ["leaving", "arriving"] as const)
+    if (now[part] !== before[part]) return `${now.key}: ${part} ${now[part] ?? ""}, instead of ${before[part] ?? "as it comes"}`;
+  return `${now.key}: fullness ${now.fullness ?? "as it is by itself"}, instead of ${before.fullness ?? "as it is by itself"}`;
 }

@@ -4,6 +4,7 @@ import { call } from "../../api/call.js";
 import { useClasses } from "../../stores/classes.js";
 import { sayMoment } from "../../ui/times.js";
 import { useAttempt } from "../../ui/use-attempt.js";
+import SettledInput from "../../ui/SettledInput.vue";
 
 /** Who is in the class, in which group, and whether they share their figures. */
 const props = defineProps<{ schoolClass: SchoolClass }>();
@@ -25,12 +26,12 @@ const rows = (row: unknown): ClassMember => row as ClassMember;
     <el-table-column prop="name" label="Name" sortable min-width="160" />
     <el-table-column label="Group" prop="group" sortable min-width="150">
       <template #default="{ row }">
-        <el-input
-          :model-value="rows(row).group"
-          :aria-label="`Group of ${rows(row).name}`"
+        <SettledInput
+          :text="rows(row).group"
+          :label="`Group of ${rows(row).name}`"
           placeholder="no group"
           maxlength="60"
-          @change="group(rows(row), $event)"
+          @put="group(rows(row), $event)"
         />
       </template>
     </el-table-column>
