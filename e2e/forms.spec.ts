@@ -104,3 +104,24 @@ test("a curve pulled on the paper proposes its fullness, or its direction at an 
   await expect(page.getByText(/Every line is understood/)).toBeVisible();
   await page.request.delete(`/api/works/${id}`);
 });
+
+test("what is typed into a choice or a table of the handout goes into the text", async ({ page }) => {
+  const id = await write(
+    page,
+    `system "Cape"\n  unit cm\nmeasure height length 100..200 "Crown to floor."\nchoose hood "Its hood."\n  round\n  pointed\ntable drop by height, steps: under 150 -> 4 · above -> 6\nboard A "A"\nA0 start\nA1 out drop(height) from A0\n`,
+  );
+  await page.locator(".row.choose").first().getByRole("button").first().click();
+  const option = page.getByRole("textbox", { name: "Option 2", exact: true });
+  await option.fill("with a point");
+  await option.press("Enter");
+  await kept(page, id).toContain(`\n  "with a point"`);
+  await page.getByRole("textbox", { name: "Whom option 2 suits" }).fill("lantern bearers");
+  await page.getByRole("textbox", { name: "Whom option 2 suits" }).press("Tab");
+  await kept(page, id).toContain('suits "lantern bearers"');
+  await page.locator(".row.table").first().getByRole("button").first().click();
+  await page.getByRole("textbox", { name: "Row 1 gives" }).fill("4.5");
+  await page.getByRole("textbox", { name: "Row 1 gives" }).press("Enter");
+  await kept(page, id).toContain("under 150 -> 4.5");
+  await expect(page.getByText(/Every line is understood/)).toBeVisible();
+  await page.request.delete(`/api/works/${id}`);
+});

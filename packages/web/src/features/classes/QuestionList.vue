@@ -26,7 +26,7 @@ const sorted = computed(() =>
   />
   <div v-else class="list">
     <section v-for="q in sorted" :key="q.id">
-      <h3>{{ q.slug.replace(/^\d+-/, "").replaceAll("-", " ") }}, {{ q.step.replace("#", "step ") }}</h3>
+      <h2>{{ q.slug.replace(/^\d+-/, "").replaceAll("-", " ") }}, {{ q.step.replace("#", "step ") }}</h2>
       <QuestionThread :question="q" @changed="put" />
     </section>
   </div>
@@ -38,7 +38,7 @@ const sorted = computed(() =>
   gap: 16px;
   max-width: 760px;
 }
-h3 {
+h2 {
   margin-bottom: 4px;
   font-size: 18px;
 }
