@@ -69,7 +69,6 @@ const editor = useTemplateRef<{
 const acts = useActs(loaded, library, (edits, at) => editor.value?.edit(edits, at));
 const { asking } = acts;
 
-// The faces.
 const FACES = [
   { value: "handout", label: "Handout" },
   { value: "text", label: "Text" },
@@ -111,7 +110,6 @@ const call = (index: number, name: string): void => void (refused.value = acts.c
 
 const { lights, lit, marks } = useLights(loaded, drafted, asking);
 
-// The quick line.
 const quick = useTemplateRef<{ fill: (name: string) => void; begin: (sentence: string) => void; focus: () => void }>("quick");
 const { typed, trial, behind, behindWords, put, paste } = useQuickLine(writing, (edits, at) => {
   editor.value?.edit(edits, at);
@@ -125,7 +123,6 @@ function takeLine(text: string): void {
   typed.value = text;
   put();
 }
-// The paper.
 const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void; grid: () => void; ahead: () => void }>("paper");
 const pieces = ref(false);
 const picked = shallowRef<readonly Picked[]>([]);
@@ -151,7 +148,6 @@ function pick(what: Picked): void {
   else picked.value = [...picked.value.filter((p) => p.name !== what.name), what];
 }
 
-// The drawers.
 const drawer = ref<DrawerKey>();
 const ranging = ref(false);
 const kept = ref(props.work);
