@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Delete, Plus } from "@element-plus/icons-vue";
 import { type Assignment, assignmentRoutes, type BodyOf } from "@lodrin/contract";
-import { handTolerance, plainFigure, run, sampleBody, suggestControls, toMm } from "@lodrin/core";
+import { controlsOf, handTolerance, plainFigure, review, run, sampleBody, toMm } from "@lodrin/core";
 import type { FormInstance, FormRules } from "element-plus";
 import { v4 as uuid } from "uuid";
 import { computed, reactive, ref, watch } from "vue";
@@ -51,7 +51,16 @@ const standing = props.handed ? given.rubric.length : 0;
 const rules: FormRules = {
   title: [{ required: true, whitespace: true, message: "Write what it is called." }],
   slug: [{ required: true, message: "Choose the system." }],
+  readings: [{ validator: (_, names: readonly string[], done) => done(unreadable(names)) }],
 };
+/** Why a reading cannot be taken on this system; undefined where all can. */
+function unreadable(names: readonly string[]): Error | undefined {
+  const plan = system.value?.loaded.plan;
+  if (!plan) return undefined;
+  const { readings } = review(plan, run(plan, sampleBody(plan)), Object.fromEntries(names.map((name) => [name, 1])));
+  const wrong = readings.find((r) => r.verdict === "unread");
+  return wrong && new Error(`“${wrong.name}”: ${wrong.why ?? ""} ${wrong.fix ?? ""}`);
+}
 const system = computed(() => shelf.bySlug(given.slug));
 const settable = computed(() => {
   const plan = system.value?.loaded.plan;
@@ -60,11 +69,11 @@ const settable = computed(() => {
 const sizes = computed(() =>
   charts.charts.flatMap((chart) => chart.sizes.map((size) => ({ chart, size, key: `${chart.name}, ${size.name}` }))),
 );
-// The readings that catch most slips are proposed; the teacher chooses.
+// The readings its author names, or those that catch most slips, are proposed; the teacher chooses.
 watch(system, (now) => {
   if (!now || was) return;
   const { plan } = now.loaded;
-  given.readings = suggestControls(plan, run(plan, sampleBody(plan))).map((c) => c.name);
+  given.readings = controlsOf(plan, run(plan, sampleBody(plan))).map((c) => c.name);
   if (given.title === "") given.title = now.sheet.title.slice(0, 120);
 });
 
@@ -136,8 +145,8 @@ const usual = computed(() => plainFigure(handTolerance(session.unit) / perUnit))
         <el-option v-for="key in settable" :key="key" :value="key" :label="key.replaceAll('_', ' ')" />
       </el-select>
     </el-form-item>
-    <el-form-item label="Readings to hand in (these catch most slips)">
-      <el-select v-model="given.readings" multiple filterable allow-create placeholder="a step, or dist(F3, F9)" />
+    <el-form-item label="Readings to hand in (these catch most slips)" prop="readings">
+      <el-select v-model="given.readings" multiple filterable allow-create default-first-option placeholder="a step, or dist(F3, F9)" />
     </el-form-item>
     <div class="two">
       <el-checkbox v-model="given.picture">A picture of the paper</el-checkbox>
