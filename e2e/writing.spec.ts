@@ -228,9 +228,12 @@ test("led round in ten stops to a drawn back neck", async ({ page }) => {
   await expect(handout(page)).toContainText("Draw the back neck.");
   await expect(page.getByText(/Every line is understood/)).toBeVisible();
 
-  // A line of several parts is said more of where it stands, part by part.
-  await row(page, "Draw the back neck.").getByRole("button").first().click();
-  await row(page, "Draw the back neck.").getByRole("button", { name: "why" }).click();
+  // A line has its parts as fields, and its lines one by one beside them when more of it is asked for.
+  const line = row(page, "Draw the back neck.");
+  await line.getByRole("button").first().click();
+  await expect(line.getByRole("textbox", { name: "Through" })).not.toHaveValue("");
+  await line.getByRole("button", { name: "Notes and conditions" }).click();
+  await line.getByRole("button", { name: "why", exact: true }).click();
   await expect(page.getByRole("textbox", { name: "Line 2 of it" })).toContainText("What it is good for.");
   await page.getByRole("button", { name: "Take line 2 away" }).click();
   await expect(page.getByRole("textbox", { name: "Line 2 of it" })).toHaveCount(0);

@@ -6,6 +6,7 @@ import { useSession } from "../../stores/session.js";
 import FigureText from "../../ui/FigureText.vue";
 import ChoiceRows from "./ChoiceRows.vue";
 import LineField from "./LineField.vue";
+import SettledInput from "../../ui/SettledInput.vue";
 import SourceLines from "./SourceLines.vue";
 import { fieldText, rowFields, unquoted, withField } from "./row-fields.js";
 
@@ -35,6 +36,12 @@ const session = useSession();
 const fields = computed(() => rowFields(props.statement));
 const shown = (optional: boolean | undefined, path: string): boolean => !optional || fieldText(props.statement, path) !== "" || more.value;
 const more = ref(false);
+/** What has no form is edited line by line; what has one, when more of it is asked for. */
+const byLine = computed(() => {
+  const { is } = props.statement;
+  if (is === "piece" || is === "path" || is === "shape") return more.value || (is !== "piece" && fields.value.length === 0);
+  return fields.value.length === 0;
+});
 const called = ref(props.named ?? "");
 watch(
   () => props.named,
@@ -86,6 +93,7 @@ const comes = computed(() => {
       >
         <el-radio v-for="o in f.options" :key="o" :value="o">{{ o }}</el-radio>
       </el-radio-group>
+      <SettledInput v-else-if="f.type === 'points'" :text="fieldText(statement, f.path)" :label="f.label" @put="put(f.path, $event)" />
       <el-input
         v-else
         :type="f.type === 'long' ? 'textarea' : 'text'"
@@ -102,7 +110,7 @@ const comes = computed(() => {
     />
     <PieceForm v-if="statement.is === 'piece'" :statement="statement" :loaded="loaded" :run="run" @change="$emit('change', $event)" />
     <SourceLines
-      v-if="fields.length === 0 && (statement.is !== 'piece' || more)"
+      v-if="byLine"
       :index="index"
       :statement="statement"
       :loaded="loaded"

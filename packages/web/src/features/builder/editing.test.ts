@@ -147,6 +147,40 @@ describe("a line as a form", () => {
     expect(fieldText(point, "watch.0")).toBe("");
   });
 
+  it("is there for lines through points, and for each gap of a shaping", () => {
+    const text =
+      'system "T"\n  unit cm\nboard A "A"\nA0 start\nA1 out 10 from A0\nA2 down 10 from A1\ncurve c: A0 > A2, leaving level\njoin j: c > A1\n' +
+      'piece P "P" on A · cut 1\n  edge c: c\nshape spread P from A0 to A2 by 2\n';
+    const { system: written } = loadSystem(text);
+    const [curve, join] = written.statements.filter((s) => s.is === "path");
+    const shape = written.statements.find((s) => s.is === "shape");
+    if (!curve || !join || !shape) throw new Error("not read");
+    expect(
+      rowFields(curve)
+        .slice(0, 4)
+        .map((f) => [f.label, fieldText(curve, f.path)]),
+    ).toEqual([
+      ["Through", "A0 > A2"],
+      ["Leaving", "level"],
+      ["Arriving", ""],
+      ["Fullness", ""],
+    ]);
+    const [through] = rowFields(curve) as [RowField];
+    expect(withField(curve, through, "#A0 > A1, A2")).toMatchObject({ through: ["A0", "A1", "A2"] });
+    expect(withField(curve, through, "A0")).toBeUndefined();
+    expect(rowFields(join)).toEqual([]);
+    expect(
+      rowFields(shape)
+        .slice(0, 4)
+        .map((f) => [f.label, fieldText(shape, f.path)]),
+    ).toEqual([
+      ["Piece", "P"],
+      ["From", "A0"],
+      ["To", "A2"],
+      ["By", "2"],
+    ]);
+  });
+
   it("takes a field's text, leaves out what is empty, and refuses an empty gap", () => {
     const field = (path: string): RowField => rowFields(point).find((f) => f.path === path) as RowField;
     expect(withField(point, field("args.distance"), "41")).toMatchObject({ args: { distance: "41", from: "A0" } });

@@ -1,10 +1,10 @@
-import { type Statement, VERBS } from "@lodrin/core";
+import { pointText, SHAPINGS, type Statement, VERBS } from "@lodrin/core";
 
 /** A field of a statement's form: the part of it that is edited, what it is called, and how it is typed. */
 export interface RowField {
   readonly path: string;
   readonly label: string;
-  readonly type: "formula" | "text" | "long" | "one of";
+  readonly type: "formula" | "text" | "long" | "one of" | "points";
   readonly options?: readonly string[];
   /** Empty, it is left out of the statement. */
   readonly optional?: boolean;
@@ -50,15 +50,29 @@ const BY_KIND: Partial<Record<Statement["is"], readonly RowField[]>> = {
   lesson: [long("text", "Lesson, in Markdown")],
 };
 
-/** The fields a statement is edited by; none for one that is edited as text alone. A point has one for each gap of its sentence. */
+const THROUGH: RowField = { path: "through", label: "Through", type: "points" };
+const SAID: readonly RowField[] = [long("text", "Sentence", true), ...NOTES];
+/** Lines that run through points; what is traced, joined or rounded is edited as its line. */
+const LINES: Partial<Record<Extract<Statement, { is: "path" }>["type"], readonly RowField[]>> = {
+  line: [THROUGH, ...SAID],
+  level: [THROUGH, { path: "label", label: "What the paper calls it", type: "text", optional: true }, ...SAID],
+  curve: [
+    THROUGH,
+    formula("leaving", "Leaving", true),
+    formula("arriving", "Arriving", true),
+    formula("fullness", "Fullness", true),
+    formula("asLongAs", "As long as", true),
+    ...SAID,
+  ],
+};
+
+/** The fields a statement is edited by; none for one that is edited as text alone. A point or a shaping has one for each gap of its sentence. */
 export function rowFields(statement: Statement): readonly RowField[] {
-  if (statement.is === "point") {
-    const gaps = VERBS.get(statement.verb)?.forms[statement.form]?.parameters ?? [];
-    return [
-      ...gaps.map(({ name }) => formula(`args.${name}`, GAPS[name] ?? name.replace(/_/g, " "))),
-      long("text", "Sentence", true),
-      ...NOTES,
-    ];
+  if (statement.is === "path") return LINES[statement.type] ?? [];
+  if (statement.is === "point" || statement.is === "shape") {
+    const forms = statement.is === "point" ? VERBS.get(statement.verb)?.forms : SHAPINGS.get(statement.verb)?.forms;
+    const gaps = forms?.[statement.form]?.parameters ?? [];
+    return [...gaps.map(({ name }) => formula(`args.${name}`, GAPS[name] ?? name.replace(/_/g, " "))), ...SAID];
   }
   return BY_KIND[statement.is] ?? [];
 }
@@ -75,6 +89,13 @@ const GAPS: Readonly<Record<string, string>> = {
   point: "Point",
   a: "Between",
   b: "And",
+  piece: "Piece",
+  dart: "Dart",
+  about: "About",
+  by: "By",
+  first: "Upper part",
+  second: "Lower part",
+  allow: "Allowance",
 };
 
 /** The text of a field; empty where the statement has none. */
@@ -82,12 +103,21 @@ export function fieldText(statement: Statement, path: string): string {
   let value: unknown = statement;
   for (const step of path.split("."))
     value = typeof value === "object" && value !== null ? (value as Record<string, unknown>)[step] : undefined;
+  if (path === "through" && Array.isArray(value)) return value.map((id) => pointText(String(id))).join(" > ");
   return typeof value === "string" ? value : "";
 }
 
+/** Points as they are typed, one behind the other. */
+const pointsIn = (text: string): string[] =>
+  text
+    .split(/[\s>,]+/)
+    .map((id) => id.replace(/^#/, ""))
+    .filter((id) => id !== "");
+
 /** The statement with another text in a field; one that may be empty is left out then. Undefined where it may not. */
-export function withField(statement: Statement, { path, optional }: RowField, text: string): Statement | undefined {
+export function withField(statement: Statement, { path, optional, type }: RowField, text: string): Statement | undefined {
   const empty = text.trim() === "";
+  if (type === "points") return pointsIn(text).length < 2 ? undefined : ({ ...statement, [path]: pointsIn(text) } as Statement);
   if (empty && !optional && !/text|title|how|decides/.test(path)) return undefined;
   const [first = "", second] = path.split(".");
   const { [first]: before, ...others } = statement as unknown as Record<string, unknown>;
