@@ -1,7 +1,7 @@
-import { existsSync, readFileSync } from "node:fs";
-import { type CDPSession, chromium } from "@playwright/test";
+import { readFileSync } from "node:fs";
+import type { CDPSession } from "@playwright/test";
+import { ADDRESS, openBrowser } from "./browser.js";
 
-const ADDRESS = process.env["LODRIN_URL"] ?? "http://127.0.0.1:4150";
 const WARM = 60;
 const KEYS = 120;
 /** The redraw is over by then; what waits for the hand to rest has not begun. */
@@ -13,13 +13,8 @@ const RESTED_MS = 450;
  * length of a step and taken out again. Undefined when no Lodrin answers or there is no Chromium. Needs the demo's instructor.
  */
 export async function measureKeystroke(slug: string): Promise<{ p95: number; opening: number } | undefined> {
-  const healthy = await fetch(`${ADDRESS}/api/health`).then(
-    (r) => r.ok,
-    () => false,
-  );
-  const executablePath = process.env["LODRIN_CHROMIUM"] ?? "/usr/bin/chromium";
-  if (!healthy || !existsSync(executablePath)) return undefined;
-  const browser = await chromium.launch({ executablePath, args: ["--no-sandbox", "--disable-gpu"] });
+  const browser = await openBrowser();
+  if (!browser) return undefined;
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: ADDRESS });
   await page.request.post("/api/session", { data: { email: "ottoline@quillmoor.example", password: "lantern-night" } });
   const notation = readFileSync(`systems/${slug}.lodrin`, "utf8");

@@ -1,5 +1,5 @@
-import { existsSync, readFileSync } from "node:fs";
-import { chromium } from "@playwright/test";
+import { readFileSync } from "node:fs";
+import { ADDRESS, openBrowser } from "./browser.js";
 
 /** What is drafted: the system, its body in its home unit, and the setting that is dragged. */
 export interface RedrawDraft {
@@ -11,8 +11,6 @@ export interface RedrawDraft {
 export const SHIRT_DRAFT: RedrawDraft = { slug: "08-menswear-flat-shirt-block", unit: "cm", setting: "Chest ease" };
 export const LARGEST: RedrawDraft = { slug: "21-long-lapel-jacket", unit: "in", setting: "Waist dart" };
 
-const ADDRESS = process.env["LODRIN_URL"] ?? "http://127.0.0.1:4150";
-
 /**
  * Scripting and layout of one change of a setting, in Chromium at 1280 by 800: from the slider's move to the end of the
  * forced layout, without the wait for the screen. The first sixty changes warm the engine up and are not counted.
@@ -23,16 +21,8 @@ export async function measureRedraw({
   unit,
   setting,
 }: RedrawDraft): Promise<{ p95: number; median: number; changes: number } | undefined> {
-  const healthy = await fetch(`${ADDRESS}/api/health`).then(
-    (r) => r.ok,
-    () => false,
-  );
-  const executablePath = process.env["LODRIN_CHROMIUM"] ?? "/usr/bin/chromium";
-  if (!healthy || !existsSync(executablePath)) return undefined;
-  const browser = await chromium.launch({
-    executablePath,
-    args: ["--no-sandbox", "--disable-gpu"],
-  });
+  const browser = await openBrowser();
+  if (!browser) return undefined;
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${ADDRESS}/sign-in`);
   await page.getByLabel("E-mail").fill("pim@quillmoor.example");

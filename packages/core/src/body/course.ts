@@ -1,3 +1,5 @@
+import { GIRTH_LEVELS } from "./figure.js";
+
 /** A place of the body that is found with a finger, where it lies on the figure (its own units) and from which side it is seen. */
 interface Landmark {
   readonly name: string;
@@ -31,28 +33,9 @@ export const LANDMARKS: Readonly<Record<string, Landmark>> = {
   floor: at("floor", 80, 446),
 };
 
-/** Levels a tape goes round at: from where to where it is seen, and how far it hangs between. */
-const level = (x1: number, x2: number, y: number, drop: number): { readonly line: string; readonly y: number } => ({
-  line: `M${x1} ${y}Q${(x1 + x2) / 2} ${y + drop} ${x2} ${y}`,
-  y,
-});
-export const GIRTH_LEVELS: Readonly<Record<string, { readonly line: string; readonly y: number }>> = {
-  head: level(83, 117, 28, 8),
-  neck: level(90, 110, 68, 8),
-  chest: level(66, 134, 122, 10),
-  bust: level(66, 134, 134, 11),
-  underbust: level(68, 132, 148, 10),
-  waist: level(72, 128, 176, 10),
-  high_hip: level(68, 132, 196, 11),
-  hip: level(62, 138, 222, 13),
-  thigh: level(63, 98, 258, 9),
-  knee: level(71, 91, 332, 6),
-  calf: level(73, 91, 372, 6),
-  ankle: level(77, 91, 424, 5),
-  upper_arm: level(46, 61, 138, 6),
-  elbow: level(44, 57, 160, 6),
-  wrist: level(37, 47, 217, 5),
-};
+/** The line of a level by its name, whatever was written. */
+const levelCalled = (name: string): string | undefined =>
+  Object.hasOwn(GIRTH_LEVELS, name) ? GIRTH_LEVELS[name as keyof typeof GIRTH_LEVELS] : undefined;
 
 /** Where the tape of a measurement runs: round the body at a level, or from a landmark to another. */
 export type Course = { readonly round: string } | { readonly from: string; readonly to: string };
@@ -62,8 +45,8 @@ export function courseOnFigure(
   course: Course,
 ): { readonly line: string; readonly view: "front" | "back"; readonly says: string } | undefined {
   if ("round" in course) {
-    const round = Object.hasOwn(GIRTH_LEVELS, course.round) ? GIRTH_LEVELS[course.round] : undefined;
-    return round && { line: round.line, view: "front", says: `Round the ${course.round.replace(/_/g, " ")}, level.` };
+    const line = levelCalled(course.round);
+    return line === undefined ? undefined : { line, view: "front", says: `Round the ${course.round.replace(/_/g, " ")}, level.` };
   }
   const [a, b] = [course.from, course.to].map((key) => (Object.hasOwn(LANDMARKS, key) ? LANDMARKS[key] : undefined));
   if (!a || !b || a === b) return undefined;

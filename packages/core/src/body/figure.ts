@@ -10,17 +10,36 @@ export const FIGURE = {
   back: "M100 68V236M82 96Q88 112 84 126M118 96Q112 112 116 126",
 } as const;
 
-/** Where the tape runs on the figure, as SVG path data in the figure's own units (200 by 460), by measurement. */
-export const FIGURE_LINES: Readonly<Record<string, string>> = {
+/** Levels a tape goes round at, as SVG path data in the figure's own units. */
+export const GIRTH_LEVELS = {
+  head: "M83 28Q100 36 117 28",
   neck: "M90 68Q100 76 110 68",
   chest: "M66 122Q100 132 134 122",
   bust: "M66 134Q100 145 134 134",
   underbust: "M68 148Q100 158 132 148",
   waist: "M72 176Q100 186 128 176",
+  high_hip: "M68 196Q100 207 132 196",
   hip: "M62 222Q100 235 138 222",
-  head: "M83 28Q100 36 117 28",
-  bicep: "M46 138Q53 144 61 138",
+  thigh: "M63 258Q80.5 267 98 258",
+  knee: "M71 332Q81 338 91 332",
+  calf: "M73 372Q82 378 91 372",
+  ankle: "M77 424Q84 429 91 424",
+  upper_arm: "M46 138Q53 144 61 138",
+  elbow: "M44 160Q50.5 166 57 160",
   wrist: "M37 217Q42 222 47 217",
+} as const;
+
+/** Where the tape runs on the figure, as SVG path data in the figure's own units (200 by 460), by measurement. */
+export const FIGURE_LINES: Readonly<Record<string, string>> = {
+  neck: GIRTH_LEVELS.neck,
+  chest: GIRTH_LEVELS.chest,
+  bust: GIRTH_LEVELS.bust,
+  underbust: GIRTH_LEVELS.underbust,
+  waist: GIRTH_LEVELS.waist,
+  hip: GIRTH_LEVELS.hip,
+  head: GIRTH_LEVELS.head,
+  bicep: GIRTH_LEVELS.upper_arm,
+  wrist: GIRTH_LEVELS.wrist,
   armhole_girth: "M62 84Q50 104 66 118Q78 100 62 84",
   sleeve_opening: "M44 158Q50 164 57 158",
   across_shoulder: "M62 84L138 84",

@@ -1,5 +1,5 @@
-export { type Course, courseOnFigure, GIRTH_LEVELS, LANDMARKS, refuseCourse } from "./course.js";
-export { FIGURE, FIGURE_LINES } from "./figure.js";
+export { type Course, courseOnFigure, LANDMARKS, refuseCourse } from "./course.js";
+export { FIGURE, FIGURE_LINES, GIRTH_LEVELS } from "./figure.js";
 export type { MeasurementDefinition, TapeRun } from "./measurement.js";
 export { MEASUREMENTS, measurementByKey, measurementCalled, measurementName } from "./measurements.js";
 export { type NearestSize, nearestInWords, nearestSize, type SizeMm, type StepDoubt, stepDoubts } from "./sizes.js";

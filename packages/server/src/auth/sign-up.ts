@@ -1,5 +1,5 @@
-import { accountRoutes, type Role } from "@lodrin/contract";
-import type { Router } from "express";
+import { type Account, accountRoutes, type Role } from "@lodrin/contract";
+import type { Request, Router } from "express";
 import type { Knex } from "knex";
 import type { Logger } from "pino";
 import { isTaken } from "../database/taken.js";
@@ -41,9 +41,7 @@ export function signUpRoutes(router: Router, { knex, log, mailer, address = "", 
           .catch((err: unknown) => log.error({ err }, "letter not sent"));
       return { letterSent: true as const };
     }
-    const account = await begin(knex, wanted);
-    await startSession(request, account);
-    return account.toReply();
+    return begin(knex, wanted, request);
   });
 
   mount(router, accountRoutes.confirmSignUp, async ({ body, request }) => {
@@ -54,9 +52,7 @@ export function signUpRoutes(router: Router, { knex, log, mailer, address = "", 
       .returning(["email", "name", "passwordHash"])) as NewAccount[];
     if (!wanted)
       throw new ProblemError(410, "Used or too old", "This link was used already, or is older than a day. Make your account anew.");
-    const account = await begin(knex, wanted);
-    await startSession(request, account);
-    return account.toReply();
+    return begin(knex, wanted, request);
   });
 }
 
@@ -69,13 +65,15 @@ async function letterFor(knex: Knex, wanted: NewAccount, address: string): Promi
   return beginLetter(wanted, `${address}/welcome#${token}`);
 }
 
-/** Whoever comes first owns the place; where the demo is loaded it has its people already. */
-async function begin(knex: Knex, wanted: NewAccount): Promise<AccountRow> {
+/** Makes an account and signs it in. Whoever comes first owns the place; where the demo is loaded it has its people already. */
+async function begin(knex: Knex, wanted: NewAccount, request: Request): Promise<Account> {
   const role = knex.raw("case when exists (select 1 from accounts) then 'student' else 'owner' end") as unknown as Role;
-  return AccountRow.query(knex)
+  const account = await AccountRow.query(knex)
     .insert({ ...wanted, role })
     .returning("*")
     .catch(takenMeanwhile);
+  await startSession(request, account);
+  return account.toReply();
 }
 
 const alreadyHere = (): ProblemError => new ProblemError(409, "Already here", "There is an account with this e-mail. Sign in instead.");

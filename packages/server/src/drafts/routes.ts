@@ -19,7 +19,11 @@ import { PreparedDrafts } from "./prepared.js";
 export function draftsRoutes(router: Router, knex: Knex, pool: Pool): void {
   const prepared = new PreparedDrafts(pool);
   const reply = async (row: DraftRow): Promise<Draft> => row.toReply((await summariesOf(knex, [row.systemVersionId]))(row.systemVersionId));
-  const find = (accountId: string, id: string): Promise<DraftRow> => new Owned(knex, accountId).draft(id);
+  const find = async (accountId: string, id: string): Promise<DraftRow> => {
+    const row = await prepared.find(accountId, id);
+    if (!row) throw notFound("draft");
+    return row;
+  };
 
   mountPaged(router, draftRoutes.drafts, async ({ accountId, after }) => {
     const rows = await page(DraftRow.query(knex).whereNull("deletedAt"), NEWEST_FIRST, { owner_id: accountId }, after);
@@ -30,11 +34,7 @@ export function draftsRoutes(router: Router, knex: Knex, pool: Pool): void {
     return rows.map((row) => ({ key: row.id, item: row.toReply(of(row.systemVersionId)) }));
   });
 
-  mount(router, draftRoutes.draft, async ({ accountId, params }) => {
-    const row = await prepared.find(accountId, params.id);
-    if (!row) throw notFound("draft");
-    return reply(row);
-  });
+  mount(router, draftRoutes.draft, async ({ accountId, params }) => reply(await find(accountId, params.id)));
 
   mount(router, draftRoutes.addDraft, async ({ accountId, body }) => {
     const system = await openVersion(knex, body.slug, accountId);

@@ -90,10 +90,14 @@ const litSpots = computed(() => spots.value.filter((p) => p.step === props.step 
 const cross = ({ x, y }: { x: number; y: number }): string => `M${(x - 4).toFixed(1)} ${y.toFixed(1)}h8m-4-4v8`;
 const crosses = computed(() => spots.value.map(cross).join(""));
 
+/** Where the hand is on the drawing, in screen pixels. */
+function handAt(event: MouseEvent): Point {
+  const box = (event.currentTarget as Element).getBoundingClientRect();
+  return { x: event.clientX - box.left, y: event.clientY - box.top };
+}
 /** What lies under the hand: the number it is on, or else the point nearest to it, or else the line. */
 const under = (event: MouseEvent): (Picked & { step: number }) | undefined => {
-  const box = (event.currentTarget as Element).getBoundingClientRect();
-  const at = { x: event.clientX - box.left, y: event.clientY - box.top };
+  const at = handAt(event);
   const named = labels.value.find((l) => at.x >= l.x && at.x <= l.x + l.w && at.y >= l.y && at.y <= l.y + l.h);
   const spot = named ?? nearestTo(at, spots.value);
   if (spot) return { kind: "point", name: spot.id, step: spot.step };
@@ -104,8 +108,7 @@ const under = (event: MouseEvent): (Picked & { step: number }) | undefined => {
 let pulled = false;
 function take(event: PointerEvent): void {
   pulled = false;
-  const box = (event.currentTarget as Element).getBoundingClientRect();
-  const at = { x: event.clientX - box.left, y: event.clientY - box.top };
+  const at = handAt(event);
   if (!props.pullable || !onStep(at)) return;
   const { x, y } = onPaper(at);
   hold.value = { ...at, at: { x: x - (scene.value.boards.get(planned.value?.board ?? "")?.dx ?? 0), y } };
@@ -131,11 +134,10 @@ function letGo(): void {
 }
 function point(event: PointerEvent): void {
   if (hold.value) {
-    const box = (event.currentTarget as Element).getBoundingClientRect();
     const { k } = view.value;
     pulled = true;
-    const { x, y, at } = hold.value;
-    emit("pull", { dx: (event.clientX - box.left - x) / k, dy: (event.clientY - box.top - y) / k, at });
+    const [now, { x, y, at }] = [handAt(event), hold.value];
+    emit("pull", { dx: (now.x - x) / k, dy: (now.y - y) / k, at });
     return;
   }
   (event.currentTarget as SVGElement).style.cursor = under(event) ? "pointer" : "";

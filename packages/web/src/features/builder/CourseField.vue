@@ -19,7 +19,7 @@ const side = ref<"front" | "back">(shown.value?.view ?? "front");
 /** The first of two places, until the second is pressed. */
 const begun = ref<string>();
 const places = computed(() => Object.entries(LANDMARKS).filter(([, { view }]) => view === "both" || view === side.value));
-const levels = Object.entries(GIRTH_LEVELS).map(([key, { line }]) => ({ key, line, name: key.replace(/_/g, " ") }));
+const levels = Object.entries(GIRTH_LEVELS).map(([key, line]) => ({ key, line, name: key.replace(/_/g, " ") }));
 
 function put(to: Course | undefined): void {
   const { course: _, ...rest } = props.statement;

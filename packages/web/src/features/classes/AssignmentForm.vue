@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Delete, Plus } from "@element-plus/icons-vue";
 import { type Assignment, assignmentRoutes, type BodyOf } from "@lodrin/contract";
-import { controlsOf, handTolerance, plainFigure, review, run, sampleBody, toMm } from "@lodrin/core";
+import { controlsOf, fromMm, handTolerance, plainFigure, review, run, sampleBody, toMm } from "@lodrin/core";
 import type { FormInstance, FormRules } from "element-plus";
 import { v4 as uuid } from "uuid";
 import { computed, reactive, ref, watch } from "vue";
@@ -32,7 +32,6 @@ const was = props.assignment;
 const OWN = "";
 /** The body as it was given, where it is none of today's sizes. */
 const AS_IT_IS = "as it is";
-const perUnit = session.unit === "in" ? 25.4 : 10;
 const given = reactive({
   title: was?.title ?? "",
   text: was?.text ?? "",
@@ -43,7 +42,7 @@ const given = reactive({
   picture: was?.picture ?? false,
   note: was?.note ?? true,
   dueOn: was?.dueOn ?? null,
-  tolerance: was ? Number((was.toleranceMm / perUnit).toFixed(4)) : session.unit === "in" ? 0.125 : 0.3,
+  tolerance: Number(fromMm(was?.toleranceMm ?? handTolerance(session.unit), session.unit).toFixed(4)),
   rubric: (was?.rubric ?? [{ text: "Figures right within the tolerance", marks: 10 }]).map((r) => ({ ...r })),
 });
 /** Marks are given point by point: those that stand may be worded anew, not taken out. */
@@ -55,13 +54,17 @@ const rules: FormRules = {
 };
 /** Why a reading cannot be taken on this system; undefined where all can. */
 function unreadable(names: readonly string[]): Error | undefined {
-  const plan = system.value?.loaded.plan;
-  if (!plan) return undefined;
-  const { readings } = review(plan, run(plan, sampleBody(plan)), Object.fromEntries(names.map((name) => [name, 1])));
+  if (!sample.value) return undefined;
+  const { readings } = review(sample.value.plan, sample.value.drafted, Object.fromEntries(names.map((name) => [name, 1])));
   const wrong = readings.find((r) => r.verdict === "unread");
   return wrong && new Error(`“${wrong.name}”: ${wrong.why ?? ""} ${wrong.fix ?? ""}`);
 }
 const system = computed(() => shelf.bySlug(given.slug));
+/** The system on a body from within its own ranges: what can be read on it can be asked for. */
+const sample = computed(() => {
+  const plan = system.value?.loaded.plan;
+  return plan && { plan, drafted: run(plan, sampleBody(plan)) };
+});
 const settable = computed(() => {
   const plan = system.value?.loaded.plan;
   return plan ? [...plan.settings, ...plan.choices].map((s) => s.key) : [];
@@ -72,8 +75,7 @@ const sizes = computed(() =>
 // The readings its author names, or those that catch most slips, are proposed; the teacher chooses.
 watch(system, (now) => {
   if (!now || was) return;
-  const { plan } = now.loaded;
-  given.readings = controlsOf(plan, run(plan, sampleBody(plan))).map((c) => c.name);
+  if (sample.value) given.readings = controlsOf(sample.value.plan, sample.value.drafted).map((c) => c.name);
   if (given.title === "") given.title = now.sheet.title.slice(0, 120);
 });
 
@@ -104,7 +106,7 @@ function add(asked: Asked): Promise<Assignment> {
     body: { id: uuid(), slug, systemVersion, settings: {}, ...asked },
   });
 }
-const usual = computed(() => plainFigure(handTolerance(session.unit) / perUnit));
+const usual = computed(() => plainFigure(fromMm(handTolerance(session.unit), session.unit)));
 </script>
 
 <template>
