@@ -35,7 +35,10 @@ export default defineConfig({
           exclude: ["packages/server/src/demo/workshop.test.ts"],
           environment: "node",
           globalSetup: ["packages/server/src/test/database.ts"],
-          fileParallelism: false,
+          // Each file has a database of its own, and shares what it imports with the others of its process.
+          isolate: false,
+          pool: "forks",
+          maxWorkers: 2,
           testTimeout: 30_000,
           hookTimeout: 60_000,
         },

@@ -6,6 +6,7 @@ await build({
   entryPoints: {
     "server/build/server": "packages/server/src/main.ts",
     "server/build/users": "packages/server/src/users-main.ts",
+    "server/build/verify": "packages/server/src/verify-main.ts",
     "server/build/file-worker": "packages/server/src/files/worker.ts",
     "cli/build/cli": "packages/cli/src/main.ts",
   },

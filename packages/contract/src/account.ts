@@ -2,6 +2,18 @@ import { type Static, Type } from "@sinclair/typebox";
 import { closed, Done, Id, IdParams, Moment, Name, Unit } from "./common.js";
 import { Role, route } from "./route.js";
 
+/** That somebody else helped to a new password, for whom it concerns. */
+export const PasswordNotice = Type.Object(
+  {
+    /** A link was made and is not used yet; or a password was chosen by it, and the account is locked until its holder agrees. */
+    kind: Type.Union([Type.Literal("link-made"), Type.Literal("password-chosen")]),
+    by: Type.String(),
+    at: Moment,
+  },
+  closed,
+);
+export type PasswordNotice = Static<typeof PasswordNotice>;
+
 export const Account = Type.Object(
   {
     id: Id,
@@ -10,6 +22,7 @@ export const Account = Type.Object(
     role: Role,
     unit: Unit,
     look: Type.Union([Type.Literal("day"), Type.Literal("night"), Type.Literal("auto")]),
+    notice: Type.Union([PasswordNotice, Type.Null()]),
   },
   closed,
 );
@@ -43,8 +56,12 @@ export const AccountEvent = Type.Object(
       Type.Literal("hand-in-seen"),
       Type.Literal("hand-in-judged"),
       Type.Literal("results-taken-out"),
+      Type.Literal("reset-link-revoked"),
+      Type.Literal("password-taken-back"),
     ]),
     at: Moment,
+    /** The class and what of it, where that tells more; else empty. */
+    detail: Type.String(),
     /** Who did it, by name; "you", or the command line. */
     by: Type.String(),
   },
@@ -53,7 +70,19 @@ export const AccountEvent = Type.Object(
 export type AccountEvent = Static<typeof AccountEvent>;
 
 /** What an instructor sees of an account. */
-const Member = Type.Pick(Account, ["id", "name", "email", "role"], closed);
+const Member = Type.Object(
+  {
+    ...Type.Pick(Account, ["id", "name", "email", "role"]).properties,
+    /** Whether who asks may help this account to a new password. */
+    mayReset: Type.Boolean(),
+  },
+  closed,
+);
+
+/** How much an account keeps here, of what it may keep (bytes); and the same of the place, for its owner. */
+const Space = Type.Object({ used: Type.Integer(), most: Type.Integer() }, closed);
+export const Storage = Type.Object({ account: Space, place: Type.Union([Space, Type.Null()]) }, closed);
+export type Storage = Static<typeof Storage>;
 
 const Email = Type.String({ format: "email", maxLength: 200 });
 const Password = Type.String({ minLength: 10, maxLength: 200 });
@@ -75,8 +104,8 @@ export const accountRoutes = {
     reply: Account,
   }),
   signIn: route("POST", "/api/session", { who: "anyone", body: Type.Object({ email: Given, password: Given }, closed), reply: Account }),
-  signOut: route("DELETE", "/api/session", { who: "student", reply: Done }),
-  me: route("GET", "/api/session", { who: "student", reply: Account }),
+  signOut: route("DELETE", "/api/session", { who: "student", whileLocked: true, reply: Done }),
+  me: route("GET", "/api/session", { who: "student", whileLocked: true, reply: Account }),
   prefer: route("PATCH", "/api/session", {
     who: "student",
     body: Type.Partial(Type.Pick(Account, ["name", "unit", "look"]), closed),
@@ -89,7 +118,8 @@ export const accountRoutes = {
   }),
   signedIn: route("GET", "/api/account/sessions", { who: "student", reply: Type.Array(SignedIn) }),
   signOutElsewhere: route("DELETE", "/api/account/sessions", { who: "student", reply: Done }),
-  events: route("GET", "/api/account/events", { who: "student", reply: Type.Array(AccountEvent) }),
+  events: route("GET", "/api/account/events", { who: "student", whileLocked: true, reply: Type.Array(AccountEvent) }),
+  storage: route("GET", "/api/account/storage", { who: "student", reply: Storage }),
   /** Everything kept of the account, as a ZIP of JSON and CSV: its bytes, not JSON. */
   ownData: route("GET", "/api/account/data", { who: "student", reply: Type.Any() }),
   /** Deletes the account and everything in it, at once and for good. */
@@ -105,7 +135,18 @@ export const accountRoutes = {
   resetLink: route("POST", "/api/accounts/:id/reset-link", {
     who: "instructor",
     params: IdParams,
-    reply: Type.Object({ path: Type.String(), until: Moment }, closed),
+    // Where letters are sent the link goes to the person, and nobody else sees it.
+    reply: Type.Object({ path: Type.Union([Type.String(), Type.Null()]), until: Moment }, closed),
+  }),
+  /** Makes a link that somebody else asked for worth nothing. */
+  revokeLink: route("DELETE", "/api/account/reset-link", { who: "student", whileLocked: true, reply: Done }),
+  /** The holder agrees that the new password is theirs: the account is unlocked. */
+  agreeToPassword: route("POST", "/api/account/password-notice", { who: "student", whileLocked: true, reply: Account }),
+  /** Takes back, with the password of before, one that somebody else helped to; sets a third, and signs in. */
+  takeBackPassword: route("POST", "/api/password-taken-back", {
+    who: "anyone",
+    body: Type.Object({ email: Given, old: Given, password: Password }, closed),
+    reply: Account,
   }),
   /** Has a link sent to somebody who forgot the password. Says the same whether there is such an account or not. */
   forgotPassword: route("POST", "/api/password-forgotten", { who: "anyone", body: Type.Object({ email: Email }, closed), reply: Done }),

@@ -76,6 +76,8 @@ export const HandIn = Type.Object(
     marksOnPicture: Type.Array(PictureMark),
     handedAt: Moment,
     state: Type.Union([Type.Literal("handed"), Type.Literal("seen"), Type.Literal("returned"), Type.Literal("done")]),
+    /** When its body was erased: what is left is that it was handed in, and its marks. */
+    erasedAt: Type.Union([Moment, Type.Null()]),
     /** Marks given, one a point of the rubric; null where none is given yet. */
     marks: Type.Array(Type.Union([Type.Integer({ minimum: 0, maximum: 100 }), Type.Null()])),
     comments: Type.Array(Comment),
@@ -100,7 +102,28 @@ export const Ask = Type.Object(
 );
 export type Ask = Static<typeof Ask>;
 
+/** What an account handed in, wherever it was and whether it is still in that class. */
+export const OwnHandIn = Type.Object(
+  {
+    ...Type.Pick(HandIn, ["id", "assignmentId", "attempt", "personName", "picture", "handedAt", "state", "erasedAt"]).properties,
+    title: Name,
+    className: Name,
+    /** Whether the account is still in the class, and the assignment is still there. */
+    open: Type.Boolean(),
+    /** Whether marks were given: withdrawn, an unnamed mark stays with the teacher. */
+    marked: Type.Boolean(),
+  },
+  closed,
+);
+export type OwnHandIn = Static<typeof OwnHandIn>;
+
 export const assignmentRoutes = {
+  /** Everything the account handed in, newest first. */
+  ownHandIns: route("GET", "/api/hand-ins", { who: "student", reply: Type.Array(OwnHandIn) }),
+  /** One handed-in draft: one's own, or one handed in to a class that the account teaches. */
+  aHandIn: route("GET", "/api/hand-ins/:id", { who: "student", params: IdParams, reply: HandIn }),
+  /** Withdraws one's own: it is gone, or, where marks were given, an unnamed mark stays. */
+  withdraw: route("DELETE", "/api/hand-ins/:id", { who: "student", params: IdParams, reply: Done }),
   asks: route("GET", "/api/asks", { who: "student", reply: Type.Array(Ask) }),
   assignments: route("GET", "/api/classes/:id/assignments", { who: "student", params: IdParams, reply: Type.Array(Assignment) }),
   addAssignment: route("POST", "/api/classes/:id/assignments", {

@@ -40,8 +40,6 @@ export const bodyRoutes = {
   }),
   removePerson: route("DELETE", "/api/people/:id", { who: "student", params: IdParams, reply: Done }),
   restorePerson: route("POST", "/api/people/:id/restore", { who: "student", params: IdParams, reply: Person }),
-  /** Deletes a person with every set at once and for good. */
-  erasePerson: route("POST", "/api/people/:id/erase", { who: "student", params: IdParams, reply: Done }),
   addSet: route("POST", "/api/people/:id/sets", {
     who: "student",
     params: IdParams,
@@ -61,6 +59,5 @@ export const bodyRoutes = {
     reply: MeasurementSet,
   }),
   removeSet: route("DELETE", "/api/sets/:id", { who: "student", params: IdParams, reply: Done }),
-  eraseSet: route("POST", "/api/sets/:id/erase", { who: "student", params: IdParams, reply: Done }),
   restoreSet: route("POST", "/api/sets/:id/restore", { who: "student", params: IdParams, reply: MeasurementSet }),
 };

@@ -32,6 +32,11 @@ export const SchoolClass = Type.Object(
     mine: Type.Boolean(),
     /** What a student types to join; empty for who does not teach it. */
     code: Type.String(),
+    /** Whether nobody may join by the code just now, and how many may at most; null for any number. */
+    codeClosed: Type.Boolean(),
+    mostMembers: Type.Union([Type.Integer({ minimum: 1, maximum: 1_000 }), Type.Null()]),
+    /** Who was removed and needs the teacher to come in again; only for the teacher. */
+    removed: Type.Array(Type.Object({ accountId: Id, name: Name }, closed)),
     /** Whether students may answer each other's questions. */
     classmatesAnswer: Type.Boolean(),
     members: Type.Array(ClassMember),
@@ -42,6 +47,7 @@ export const SchoolClass = Type.Object(
 export type SchoolClass = Static<typeof SchoolClass>;
 
 const Kept = Type.Pick(SchoolClass, ["name", "term", "meets", "note", "classmatesAnswer"]);
+const Changeable = Type.Pick(SchoolClass, ["name", "term", "meets", "note", "classmatesAnswer", "codeClosed", "mostMembers"]);
 const MemberParams = Type.Object({ id: Id, accountId: Id }, closed);
 
 /** Where a student of a class stands in one draft. Figures only where the student shares them. */
@@ -85,9 +91,11 @@ export const classRoutes = {
   changeClass: route("PATCH", "/api/classes/:id", {
     who: "instructor",
     params: IdParams,
-    body: Type.Composite([Type.Object({ version: Version }), Type.Partial(Kept)], closed),
+    body: Type.Composite([Type.Object({ version: Version }), Type.Partial(Changeable)], closed),
     reply: SchoolClass,
   }),
+  /** Gives the class another code; the one before is worth nothing any more. */
+  newCode: route("POST", "/api/classes/:id/code", { who: "instructor", params: IdParams, reply: SchoolClass }),
   removeClass: route("DELETE", "/api/classes/:id", { who: "instructor", params: IdParams, reply: Done }),
   restoreClass: route("POST", "/api/classes/:id/restore", { who: "instructor", params: IdParams, reply: SchoolClass }),
   joinClass: route("POST", "/api/class-codes/:code", {
@@ -110,6 +118,8 @@ export const classRoutes = {
     reply: SchoolClass,
   }),
   removeMember: route("DELETE", "/api/classes/:id/members/:accountId", { who: "instructor", params: MemberParams, reply: Done }),
+  /** Lets somebody who was removed join again. */
+  readmit: route("POST", "/api/classes/:id/members/:accountId/readmit", { who: "instructor", params: MemberParams, reply: SchoolClass }),
   /** Who is where in each draft; of students who share. */
   standing: route("GET", "/api/classes/:id/standing", { who: "instructor", params: IdParams, reply: Type.Array(Standing) }),
   /** Which steps most of the class gets wrong. No names. */

@@ -33,4 +33,8 @@ export const Problem = Type.Object({
   errors: Type.Optional(Type.Array(Type.Object({ at: Type.String(), message: Type.String() }))),
   /** After a collision: what is stored now, so that both can be shown. */
   current: Type.Optional(Type.Unknown()),
+  /** What somebody must agree to first (RFC 6585, 428): the titles, by slug, of private systems that become readable. */
+  discloses: Type.Optional(Type.Record(Type.String(), Type.String())),
+  /** After a fault of the server: what the log knows it by. */
+  fault: Type.Optional(Type.String()),
 });

@@ -1,5 +1,5 @@
-export { Account, AccountEvent, accountRoutes, SignedIn } from "./account.js";
-export { type Ask, type Assignment, assignmentRoutes, type Comment, type HandIn } from "./assignment.js";
+export { Account, AccountEvent, accountRoutes, type PasswordNotice, SignedIn, type Storage } from "./account.js";
+export { type Ask, type Assignment, assignmentRoutes, type Comment, type HandIn, type OwnHandIn } from "./assignment.js";
 export { bodyRoutes, MeasurementSet, Person } from "./body.js";
 export { chartRoutes, SizeChart } from "./chart.js";
 export { type ClassMember, classRoutes, type SchoolClass, type SlipCount, type Standing } from "./class.js";
@@ -7,7 +7,7 @@ export { DONE, Done, Id, Problem } from "./common.js";
 export { Draft, draftRoutes } from "./draft.js";
 export { type Lesson, type LessonPage, lessonRoutes } from "./lesson.js";
 export { type Follower, type LiveMessage, liveRoutes, type LiveStep } from "./live.js";
-export { DemoLogin, Place, placeRoutes } from "./place.js";
+export { type DeletableKind, type DeletedThing, DemoLogin, Place, placeRoutes } from "./place.js";
 export { type Question, questionRoutes } from "./question.js";
 export { type BodyOf, type ParamsOf, ranksAbove, type ReplyOf, Role, type Route, route } from "./route.js";
 export { SystemSheet, systemRoutes, VersionLine } from "./system.js";

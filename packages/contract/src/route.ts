@@ -20,6 +20,8 @@ export interface Route<
   readonly path: string;
   /** Who may call it: anyone at all, or an account of this role or more. Whose things it may touch is the server's to say. */
   readonly who: "anyone" | Role;
+  /** May be called while the account is locked because somebody else helped to a new password. */
+  readonly whileLocked: boolean;
   readonly params: P;
   readonly body: B;
   readonly reply: R;
@@ -35,7 +37,8 @@ export type ReplyOf<T> = T extends Route<TSchema | undefined, TSchema | undefine
 export function route<R extends TSchema, P extends TSchema | undefined = undefined, B extends TSchema | undefined = undefined>(
   method: Route["method"],
   path: string,
-  given: { who: Route["who"]; params?: P; body?: B; reply: R },
+  given: { who: Route["who"]; whileLocked?: boolean; params?: P; body?: B; reply: R },
 ): Route<P, B, R> {
-  return { method, path, who: given.who, params: given.params as P, body: given.body as B, reply: given.reply };
+  const { who, whileLocked = who === "anyone", params, body, reply } = given;
+  return { method, path, who, whileLocked, params: params as P, body: body as B, reply };
 }

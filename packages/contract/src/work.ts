@@ -31,6 +31,9 @@ export const Work = Type.Object(
 );
 export type Work = Static<typeof Work>;
 
+/** Private systems it builds on that the author agrees to make readable with it, by slug. */
+const Discloses = { discloses: Type.Optional(Type.Array(Type.String({ maxLength: 80 }), { maxItems: 40 })) };
+
 export const workRoutes = {
   works: route("GET", "/api/works", { who: "instructor", reply: Type.Array(Type.Omit(Work, ["notation"], closed)) }),
   work: route("GET", "/api/works/:id", { who: "instructor", params: IdParams, reply: Work }),
@@ -57,7 +60,7 @@ export const workRoutes = {
   publishWork: route("POST", "/api/works/:id/publish", {
     who: "instructor",
     params: IdParams,
-    body: Type.Object({ version: Version, note: Type.String({ maxLength: 400 }) }, closed),
+    body: Type.Object({ version: Version, note: Type.String({ maxLength: 400 }), ...Discloses }, closed),
     reply: Work,
   }),
   /** Tells that a hand is in the text, and is told how many others are. */
@@ -81,6 +84,8 @@ export const workRoutes = {
         name: Type.String({ maxLength: 160 }),
         measurements: Written,
         writtenIn: Unit,
+        /** By which its place in the queue is asked for. */
+        ticket: Type.Optional(Id),
       },
       closed,
     ),
@@ -103,7 +108,7 @@ export const workRoutes = {
   placeWork: route("PATCH", "/api/works/:id/place", {
     who: "instructor",
     params: IdParams,
-    body: Type.Object({ audience: Type.Optional(Audience), archived: Type.Optional(Type.Boolean()) }, closed),
+    body: Type.Object({ audience: Type.Optional(Audience), archived: Type.Optional(Type.Boolean()), ...Discloses }, closed),
     reply: Work,
   }),
   removeWork: route("DELETE", "/api/works/:id", { who: "instructor", params: IdParams, reply: Done }),

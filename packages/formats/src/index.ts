@@ -19,6 +19,7 @@ export { layInRows } from "./drawing/rows.js";
 export { writeSvg } from "./svg/write.js";
 export { PAPER_KEYS, type Paper, type PaperKey, PAPERS } from "./tile/paper.js";
 export { DrawingTooLarge, MARGIN_MM, OVERLAP_MM, planTiles, type Tile, type TilePlan } from "./tile/plan.js";
+export { csvText } from "./csv/csv-text.js";
 export { type ChartSize, type ChartToWrite, readChart, writeChart } from "./csv/chart.js";
 export { type AnswerProblem, type Answers, readAnswers, writeAnswers } from "./csv/answers.js";
 export { type ResultRow, writeResults } from "./csv/results.js";

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import compression from "compression";
@@ -15,14 +16,19 @@ import { authRoutes } from "./auth/routes.js";
 import type { KnownSessions } from "./auth/known-sessions.js";
 import { sessions } from "./auth/session.js";
 import { signUpRoutes } from "./auth/sign-up.js";
-import { draftFiles } from "./drafts/files.js";
+import { draftFiles, filePlaceRoute } from "./drafts/files.js";
 import { draftsRoutes } from "./drafts/routes.js";
 import { tableRoutesOf } from "./drafts/table.js";
+import { faultsRoutes } from "./faults/routes.js";
 import type { FileMaker } from "./files/file-maker.js";
 import { noRoute, problems, ProblemError } from "./http/problem.js";
 import type { Mailer } from "./mail/mailer.js";
 import { peopleRoutes } from "./people/routes.js";
 import { placeRoutesOf } from "./place/routes.js";
+import { removalRoutes } from "./removal/routes.js";
+import { storageRoutes, withinSpace } from "./storage/routes.js";
+import { type Quota, Usage, USUAL_QUOTA } from "./storage/usage.js";
+import { StepNames } from "./systems/step-names.js";
 import { systemsRoutes } from "./systems/routes.js";
 import { chartsRoutes } from "./charts/routes.js";
 import { asksRoutes } from "./classes/asks.js";
@@ -57,6 +63,8 @@ export interface AppContext {
   readonly confirmsEmail?: boolean;
   /** What links in letters begin with. */
   readonly address?: string;
+  /** How much may be kept. */
+  readonly quota?: Quota;
 }
 
 /** The web application and its API as one Express application. It keeps no state, so several may serve one database. */
@@ -71,22 +79,27 @@ export function createApp(context: AppContext): Express {
   app.use(
     pinoHttp({
       logger: context.log,
+      // What a user is shown after a fault is found by it in the log.
+      genReqId: () => randomUUID(),
       serializers: {
         req: (r: { method: string; url: string; id: unknown }) => ({ id: r.id, method: r.method, url: r.url.split("?")[0] }),
         res: (r: { statusCode: number }) => ({ status: r.statusCode }),
       },
     }),
   );
+  app.use(brokenConnections);
   app.get("/api/health", async (_, response) => {
     await context.knex.raw("select 1");
     response.json({ healthy: true });
   });
-  app.use("/api", neverKept, sessions(context, context.secure ?? false), onlyJson, body);
+  const usage = new Usage(context.knex, context.quota ?? USUAL_QUOTA);
+  app.use("/api", neverKept, sessions(context, context.secure ?? false), onlyJson, withinSpace(usage), body);
   const router = express.Router();
   const attempts = new Attempts(context.pool);
   authRoutes(router, context.knex, attempts);
   signUpRoutes(router, context, attempts);
-  ownAccountRoutes(router, context.knex);
+  ownAccountRoutes(router, context);
+  storageRoutes(router, context.knex, usage);
   forgottenRoutes(router, context, attempts);
   placeRoutesOf(router, context.knex, { demo: context.demo ?? false, sendsMail: context.mailer !== undefined });
   peopleRoutes(router, context.knex);
@@ -96,14 +109,17 @@ export function createApp(context: AppContext): Express {
   chartsRoutes(router, context.knex);
   draftsRoutes(router, context.knex, context.pool);
   draftFiles(router, context.knex, context.files);
-  tableRoutesOf(router, context.knex);
-  classesRoutes(router, context.knex);
+  tableRoutesOf(router, context.knex, new StepNames(context.knex, context.files));
+  classesRoutes(router, context.knex, attempts);
   lessonsRoutes(router, context.knex);
   assignmentsRoutes(router, context.knex);
   asksRoutes(router, context.knex);
   handInsRoutes(router, context.knex);
-  questionsRoutes(router, context.knex);
+  questionsRoutes(router, context.knex, attempts);
   livesRoutes(router, context.knex, context.live);
+  removalRoutes(router, context.knex);
+  filePlaceRoute(router, context.files);
+  faultsRoutes(router, context.log, attempts);
   app.use(router);
   app.use("/api", noRoute);
   if (context.webRoot !== undefined && existsSync(context.webRoot)) serveWeb(app, context.webRoot);
@@ -119,6 +135,14 @@ const jsonOf = { signedIn: express.json({ limit: "1mb" }), stranger: express.jso
 /** Reads the body: as much as a draft may hold from whom is known, no more than a sign-in needs from whom is not. */
 const body: express.RequestHandler = (request, response, next) =>
   (request.session.accountId === undefined ? jsonOf.stranger : jsonOf.signedIn)(request, response, next);
+
+/** A connection that breaks while it is written to is that reader's alone: without a listener it would be everybody's. */
+const brokenConnections: express.RequestHandler = (request, response, next) => {
+  const broke = (error: Error): void => request.log.info({ error: error.message }, "a connection broke");
+  request.on("error", broke);
+  response.on("error", broke);
+  next();
+};
 
 /** What the API says is about people: no cache keeps it. */
 const neverKept: express.RequestHandler = (_, response, next) => {

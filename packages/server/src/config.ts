@@ -1,4 +1,5 @@
 import { availableParallelism } from "node:os";
+import { type Quota, USUAL_QUOTA } from "./storage/usage.js";
 
 /** What the server is told by its environment. */
 export interface Config {
@@ -28,7 +29,11 @@ export interface Config {
   readonly address: string;
   /** How many processes serve: one for each processor, unless a place says otherwise. */
   readonly processes: number;
+  /** How much an account, and the place, may keep. */
+  readonly quota: Quota;
 }
+
+const MEGABYTE = 1_024 ** 2;
 
 /** More would only wait for the database. */
 const MOST_PROCESSES = 4;
@@ -58,6 +63,10 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     letters: env["LODRIN_LETTERS"],
     address: env["LODRIN_ADDRESS"] ?? `http://${host}:${port}`,
     processes: Math.max(1, Number(env["LODRIN_PROCESSES"]) || Math.min(MOST_PROCESSES, availableParallelism())),
+    quota: {
+      account: (Number(env["LODRIN_ACCOUNT_MB"]) || USUAL_QUOTA.account / MEGABYTE) * MEGABYTE,
+      place: (Number(env["LODRIN_PLACE_MB"]) || USUAL_QUOTA.place / MEGABYTE) * MEGABYTE,
+    },
   };
 }
 

@@ -26,7 +26,7 @@ function configOrEnd(): Config {
 
 const config = configOrEnd();
 if (cluster.isPrimary) await lead(config);
-else serve(config, cluster.worker?.id ?? 0);
+else serve(config, process.env["LODRIN_SLOT"] ?? "1");
 
 /** Makes the database ready, then has as many processes serve as the place has processors. One that ends by itself is replaced. */
 async function lead(config: Config): Promise<void> {
@@ -41,7 +41,11 @@ async function lead(config: Config): Promise<void> {
   const log = openLog(config.logLevel, config.logFile);
   const stopPurging = purgeDaily(knex, (error) => log.error({ err: error }, "purge failed"));
   let stopping = false;
-  for (let n = 0; n < config.processes; n++) cluster.fork();
+  // Each process accepts its own connections: handed out by this one, a connection whose process dies meanwhile would hang for ever.
+  cluster.schedulingPolicy = cluster.SCHED_NONE;
+  const slots = new Map<number, string>();
+  const begin = (slot: string): void => void slots.set(cluster.fork({ LODRIN_SLOT: slot }).id, slot);
+  for (let n = 1; n <= config.processes; n++) begin(String(n));
   let listening = 0;
   cluster.on("listening", () => ++listening === config.processes && announce(config));
   cluster.on("exit", (worker, code, signal) => {
@@ -49,7 +53,8 @@ async function lead(config: Config): Promise<void> {
     // None could begin: what is wrong is wrong for all, and is told by the supervisor.
     if (code === PORT_TAKEN || listening < config.processes) process.exit(code === 0 ? 1 : code);
     log.error({ process: worker.id, code, signal }, "a process ended by itself and is replaced");
-    cluster.fork();
+    begin(slots.get(worker.id) ?? "1");
+    slots.delete(worker.id);
   });
   const stop = (): void => {
     stopping = true;

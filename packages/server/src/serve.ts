@@ -6,6 +6,8 @@ import type { Config } from "./config.js";
 import { connect, poolFor } from "./database/connect.js";
 import { Listener } from "./database/listener.js";
 import { FileMaker } from "./files/file-maker.js";
+import { WaitingFiles } from "./files/waiting-files.js";
+import { boundConnections } from "./http/connections.js";
 import { openLog } from "./log.js";
 import { catchingMailer, type Mailer, smtpMailer } from "./mail/mailer.js";
 
@@ -15,15 +17,18 @@ export const PORT_TAKEN = 3;
 /** How long requests that are under way may take when the server is asked to stop. */
 const PATIENCE_MS = 10_000;
 
-/** One process of the server: serves until it is asked to stop. Its log is a file of its own, for each is parted by who writes it. */
-export function serve(config: Config, number: number): void {
+/** Exit code of a process that ended because of a fault of its own. */
+const FAULT = 70;
+
+/** One process of the server: serves until it is asked to stop. Its log is a file of its own, for each is rotated by who writes it; a process that replaces another takes its number, and so its log. */
+export function serve(config: Config, number: string): void {
   const log = openLog(config.logLevel, config.logFile?.replace(/(\.\w+)?$/, `-${number}$1`));
   const knex = connect(config.databaseUrl);
   const pool = poolFor(config.databaseUrl);
-  const files = new FileMaker(fileURLToPath(new URL("./file-worker.mjs", import.meta.url)));
-  const { sessionSecret, webRoot, secure, trustProxy, demo, address } = config;
+  const files = new FileMaker(fileURLToPath(new URL("./file-worker.mjs", import.meta.url)), undefined, new WaitingFiles(knex));
+  const { sessionSecret, webRoot, secure, trustProxy, demo, address, quota } = config;
   const listener = new Listener(pool, log);
-  const live = new LiveHub(pool, listener);
+  const live = new LiveHub(pool, listener, log);
   const knownSessions = new KnownSessions(listener);
   listener.begin();
   const app = createApp({
@@ -39,6 +44,7 @@ export function serve(config: Config, number: number): void {
     trustProxy,
     demo,
     address,
+    quota,
     mailer: mailerOf(config),
     confirmsEmail: config.smtp !== undefined && config.smtp !== "",
   });
@@ -47,8 +53,12 @@ export function serve(config: Config, number: number): void {
     process.stderr.write(`${error.message}\n`);
     process.exit((error as NodeJS.ErrnoException).code === "EADDRINUSE" ? PORT_TAKEN : 1);
   });
+  boundConnections(server, { behindProxy: trustProxy !== false });
 
-  const stop = async (): Promise<void> => {
+  let stopping = false;
+  const stop = async (code = 0): Promise<void> => {
+    if (stopping) return;
+    stopping = true;
     // Whoever follows a lesson comes again, to another process.
     live.close();
     knownSessions.close();
@@ -57,11 +67,18 @@ export function serve(config: Config, number: number): void {
     server.closeIdleConnections();
     await Promise.race([finished, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS).unref())]);
     await Promise.allSettled([knex.destroy(), pool.end(), files.close()]);
-    process.exit(0);
+    process.exit(code);
   };
   // Ctrl-C reaches every process of the terminal; the first of them passes on that it is time.
   process.on("SIGINT", () => undefined);
   process.once("SIGTERM", () => void stop());
+  // A promise that nobody waits for is one request's; what was thrown outside of any may have left anything half done: then no more
+  // is taken, what is under way is finished, and another process takes this one's place.
+  process.on("unhandledRejection", (error) => log.error({ err: error }, "a rejection was not handled"));
+  process.on("uncaughtException", (error) => {
+    log.fatal({ err: error }, "an error was not handled; the process ends");
+    void stop(FAULT);
+  });
 }
 
 function mailerOf({ smtp, mailFrom, letters, demo }: Config): Mailer | undefined {

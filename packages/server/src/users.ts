@@ -33,8 +33,9 @@ async function find(knex: Knex, email: string | undefined): Promise<AccountRow> 
   return account;
 }
 
-async function link(knex: Knex, account: AccountRow): Promise<string> {
-  const { token, until } = await newReset(knex, account.id);
+/** A link; with `byName` its use locks the account until its holder agrees, as anybody else's help does. */
+async function link(knex: Knex, account: AccountRow, byName: string): Promise<string> {
+  const { token, until } = await newReset(knex, account.id, byName);
   await note(knex, account.id, "reset-link-made", undefined);
   return `Open this on the address Lodrin is served at, before ${until.slice(0, 16).replace("T", " ")} UTC: /new-password#${token}`;
 }
@@ -55,7 +56,7 @@ export async function userCommand(knex: Knex, [verb, email, ...rest]: readonly s
       // Nobody knows this password: the link sets the first one.
       const passwordHash = await hashPassword(crypto.randomUUID());
       const account = await AccountRow.query(knex).insertAndFetch({ ...given, passwordHash });
-      return `${account.name} is ${withArticle(account.role)} here now. ${await link(knex, account)}`;
+      return `${account.name} is ${withArticle(account.role)} here now. ${await link(knex, account, "")}`;
     }
     case "role": {
       const account = await find(knex, email);
@@ -65,7 +66,7 @@ export async function userCommand(knex: Knex, [verb, email, ...rest]: readonly s
       return `${account.name} is ${withArticle(account.role)} now, and signs in again.`;
     }
     case "reset-password":
-      return link(knex, await find(knex, email));
+      return link(knex, await find(knex, email), "whoever runs this Lodrin");
     case "delete": {
       const account = await find(knex, email);
       await endSessions(knex, account.id);

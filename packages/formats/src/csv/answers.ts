@@ -1,5 +1,6 @@
 import type { HomeUnit } from "@lodrin/core";
 import Papa from "papaparse";
+import { csvText } from "./csv-text.js";
 
 /** What a draft was made from, as people typed it. `unit` is meant where a figure has none of its own. */
 export interface Answers {
@@ -23,7 +24,7 @@ export function writeAnswers(answers: Answers): string {
   const rows = (Object.keys(KINDS) as (keyof typeof KINDS)[]).flatMap((kind) =>
     Object.entries(answers[KINDS[kind]]).map(([name, value]) => ({ kind, name, value, unit: BARE.test(value) ? answers.unit : "" })),
   );
-  return `${Papa.unparse({ fields: ["kind", "name", "value", "unit"], data: rows }, { newline: "\n", escapeFormulae: /^[=@\t\r]/ })}\n`;
+  return csvText({ fields: ["kind", "name", "value", "unit"], data: rows });
 }
 
 /**

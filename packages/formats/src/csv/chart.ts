@@ -1,6 +1,7 @@
 import { measurementByKey, measurementCalled } from "@lodrin/core";
 import Papa from "papaparse";
 import type { AnswerProblem } from "./answers.js";
+import { csvText } from "./csv-text.js";
 
 /** One size of a chart: its name and its measurements by key, as they were written. */
 export interface ChartSize {
@@ -68,5 +69,5 @@ export interface ChartToWrite {
 export function writeChart({ columns, sizes }: ChartToWrite): string {
   const heads = columns.map(({ key, unit }) => (measurementByKey(key)?.run === "number" ? key : `${key} (${unit})`));
   const rows = sizes.map((size) => [size.name, ...columns.map(({ key }) => size.figures[key] ?? "")]);
-  return `${Papa.unparse([["size", ...heads], ...rows], { newline: "\n", escapeFormulae: /^[=@\t\r]/ })}\n`;
+  return csvText([["size", ...heads], ...rows]);
 }

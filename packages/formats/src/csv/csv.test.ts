@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { loadSystem, run } from "@lodrin/core";
 import fc from "fast-check";
 import Papa from "papaparse";
+import { csvText } from "./csv-text.js";
 import { describe, expect, it } from "vitest";
 import { readAnswers, writeAnswers } from "./answers.js";
 import { pointsCsv, seamsCsv } from "./run-tables.js";
@@ -74,5 +75,25 @@ describe("measurements and settings", () => {
   it("names like those of built-in things do no harm", () => {
     const { answers } = readAnswers("kind,name,value\nmeasurement,constructor,3\nconstructor,bust,3\n");
     expect(Object.keys(answers.measurements)).toEqual(["constructor"]);
+  });
+});
+
+describe("a cell that a spreadsheet would run", () => {
+  it.each([
+    ["=1+1", true],
+    ["+HYPERLINK(1)", true],
+    ["-2+3+cmd|' /C calc'!A0", true],
+    ["@SUM(1)", true],
+    ["\t=1", true],
+    ["- a note", true],
+    ["-1.5", false],
+    ["+2,5", false],
+    ["-3 1/2", false],
+    ["-1/8 in", false],
+    ["−2", false],
+    ["plain", false],
+  ])("%s", (cell, escaped) => {
+    const written = csvText([["head"], [cell]]).split("\n")[1] ?? "";
+    expect(written.replace(/^"|"$/g, "").startsWith("'")).toBe(escaped);
   });
 });

@@ -1,4 +1,4 @@
-import Papa from "papaparse";
+import { csvText } from "./csv-text.js";
 
 /** What one student handed in and earned. */
 export interface ResultRow {
@@ -21,5 +21,5 @@ export function writeResults(points: readonly string[], rows: readonly ResultRow
     ...points.map((_, i) => marks[i] ?? ""),
     marks.some((m) => m !== null) ? marks.reduce<number>((sum, m) => sum + (m ?? 0), 0) : "",
   ]);
-  return `${Papa.unparse([head, ...lines], { newline: "\n", escapeFormulae: /^[=@\t\r]/ })}\n`;
+  return csvText([head, ...lines]);
 }

@@ -1,5 +1,5 @@
 import { type Plan, pointText, type Run, tapeText } from "@lodrin/core";
-import Papa from "papaparse";
+import { csvText } from "./csv-text.js";
 
 const mm = (value: number): number => Math.round(value * 1e3) / 1e3 + 0;
 
@@ -12,13 +12,13 @@ export function pointsCsv(plan: Plan, run: Run): string {
       : [];
   });
   // A point with several rules has one place.
-  return csv(rows.filter((row, i) => rows.findIndex((r) => r.point === row.point) === i));
+  return csvText(rows.filter((row, i) => rows.findIndex((r) => r.point === row.point) === i));
 }
 
 /** The edges of every piece, a line each: `piece,edge,length_mm,tape,allowance_mm,finish`. Lengths of the sewing line. */
 export function seamsCsv(run: Run): string {
   const { unit } = run;
-  return csv(
+  return csvText(
     run.pieces.flatMap((piece) =>
       piece.edges.map((edge) => ({
         piece: piece.title,
@@ -31,6 +31,3 @@ export function seamsCsv(run: Run): string {
     ),
   );
 }
-
-// A cell that a spreadsheet would take for a formula is made plain text.
-const csv = (rows: readonly object[]): string => `${Papa.unparse([...rows], { newline: "\n", escapeFormulae: /^[=@\t\r]/ })}\n`;

@@ -15,8 +15,8 @@ export class AccountRow extends BaseModel {
   declare look: Account["look"];
   declare passwordHash: string;
 
-  /** What the client may see. */
-  toReply(): Account {
+  /** What the client may see of the account itself. */
+  toReply(): Omit<Account, "notice"> {
     return { id: this.id, email: this.email, name: this.name, role: this.role, unit: this.unit, look: this.look };
   }
 }

@@ -9,6 +9,11 @@ const MOST_SIGN_UPS = 60;
 /** Letters to one address of mail in an hour, and asked for from one address of the net. */
 const MOST_LETTERS = 3;
 const MOST_LETTERS_ASKED = 30;
+/** Wrong class codes one account tries in an hour. */
+const MOST_CODES = 20;
+/** Questions one account asks in an hour, and faults that browsers report from one address. */
+const MOST_QUESTIONS = 60;
+const MOST_FAULTS = 60;
 
 /** Counts tries in PostgreSQL, so that every process counts alike, and counts before it is looked whether they are right. */
 export class Attempts {
@@ -16,6 +21,9 @@ export class Attempts {
   private readonly signUps: RateLimiterPostgres;
   private readonly letters: RateLimiterPostgres;
   private readonly lettersAsked: RateLimiterPostgres;
+  private readonly codes: RateLimiterPostgres;
+  private readonly questions: RateLimiterPostgres;
+  private readonly faults: RateLimiterPostgres;
 
   constructor(pool: Pool) {
     // The table is made by a migration.
@@ -24,6 +32,9 @@ export class Attempts {
     this.signUps = new RateLimiterPostgres({ ...kept, keyPrefix: "sign-up", points: MOST_SIGN_UPS, duration: 60 * 60 });
     this.letters = new RateLimiterPostgres({ ...kept, keyPrefix: "letter", points: MOST_LETTERS, duration: 60 * 60 });
     this.lettersAsked = new RateLimiterPostgres({ ...kept, keyPrefix: "letter-asked", points: MOST_LETTERS_ASKED, duration: 60 * 60 });
+    this.codes = new RateLimiterPostgres({ ...kept, keyPrefix: "class-code", points: MOST_CODES, duration: 60 * 60 });
+    this.questions = new RateLimiterPostgres({ ...kept, keyPrefix: "question", points: MOST_QUESTIONS, duration: 60 * 60 });
+    this.faults = new RateLimiterPostgres({ ...kept, keyPrefix: "fault", points: MOST_FAULTS, duration: 60 * 60 });
   }
 
   /**
@@ -41,6 +52,26 @@ export class Attempts {
 
   async signUp(address: string): Promise<void> {
     await counted(this.signUps, address, "Many accounts were made from here in the last hour.");
+  }
+
+  /** Counts a class code that an account tries, before it is known whether it is right. Throws ProblemError 429. */
+  async classCode(accountId: string): Promise<void> {
+    await counted(this.codes, accountId, "Many codes were tried in the last hour.");
+  }
+
+  /** A right class code: what was counted is forgotten. */
+  async rightClassCode(accountId: string): Promise<void> {
+    await this.codes.delete(accountId);
+  }
+
+  /** Counts a question or an answer of an account. Throws ProblemError 429. */
+  async question(accountId: string): Promise<void> {
+    await counted(this.questions, accountId, "You asked or answered many questions in the last hour.");
+  }
+
+  /** Counts a fault that a browser reports. Throws ProblemError 429. */
+  async fault(address: string): Promise<void> {
+    await counted(this.faults, address, "Many faults were reported from here in the last hour.");
   }
 
   /** Counts a letter that is asked for; false when its reader was sent enough of them already, which nobody is told. Throws ProblemError 429. */

@@ -4,24 +4,34 @@ import { isoMoment } from "../database/base-model.js";
 import { PAGE } from "../database/page.js";
 import type { Listed } from "../http/paged.js";
 
-/** Notes what was done about an account; `byId` is undefined for the command line. */
-export async function note(knex: Knex, aboutId: string, what: AccountEvent["what"], byId: string | undefined): Promise<void> {
-  await knex("events").insert({ aboutId, what, byId });
+/** Records what was done about an account; `byId` is undefined for the command line. */
+export async function note(knex: Knex, aboutId: string, what: AccountEvent["what"], byId: string | undefined, detail = ""): Promise<void> {
+  await knex("events").insert({ aboutId, what, byId, detail });
 }
 
-/** Within so long, what the same person does again to the same account is told once. */
+/** Within so long, the same look of the same person at the same thing is recorded once. */
 const ONCE_IN = "1 hour";
 
-/** Notes that somebody looked at what is these accounts'; told once an hour, however often it is looked at. */
-export async function noteSeen(knex: Knex, aboutIds: readonly string[], what: AccountEvent["what"], byId: string): Promise<void> {
+/** A look of one account at what is others'. */
+interface Look {
+  readonly aboutIds: readonly string[];
+  readonly what: AccountEvent["what"];
+  readonly byId: string;
+  /** The class, and what of it. */
+  readonly detail: string;
+}
+
+/** Records that somebody looked at what is these accounts', once an hour, however often. */
+export async function recordLook(knex: Knex, { aboutIds, what, byId, detail }: Look): Promise<void> {
   if (aboutIds.length === 0) return;
-  const told = (await knex("events")
+  const recorded = (await knex("events")
     .whereIn("aboutId", aboutIds)
-    .where({ what, byId })
+    .where({ what, byId, detail })
     .where("at", ">", knex.raw("now() - ?::interval", [ONCE_IN]))
     .select("aboutId")) as { aboutId: string }[];
-  const untold = aboutIds.filter((id) => !told.some((t) => t.aboutId === id));
-  if (untold.length > 0) await knex("events").insert(untold.map((aboutId) => ({ aboutId, what, byId })));
+  const known = new Set(recorded.map((r) => r.aboutId));
+  const missing = aboutIds.filter((id) => !known.has(id));
+  if (missing.length > 0) await knex("events").insert(missing.map((aboutId) => ({ aboutId, what, byId, detail })));
 }
 
 /** What was done about an account, newest first: a page of it, behind the event `after`. */
@@ -36,17 +46,19 @@ export async function eventsAbout(knex: Knex, aboutId: string, after?: string): 
     "events.what",
     "events.at",
     "events.byId",
+    "events.detail",
     "accounts.name",
   )) as {
     id: string;
     what: AccountEvent["what"];
     at: Date;
     byId: string | null;
+    detail: string;
     name: string | null;
   }[];
-  return rows.map(({ id, what, at, byId, name }) => ({
+  return rows.map(({ id, what, at, byId, detail, name }) => ({
     key: id,
-    item: { what, at: isoMoment(at), by: byWhom(what, byId === aboutId, name) },
+    item: { what, detail, at: isoMoment(at), by: byWhom(what, byId === aboutId, name) },
   }));
 }
 

@@ -112,7 +112,7 @@ describe("a forgotten password", () => {
 });
 
 describe("what was done about an account", () => {
-  it("is told to whom it concerns, and to nobody else", async () => {
+  it("is shown to whom it concerns, and to nobody else", async () => {
     const owner = await visitor(h.app, "first@place.example", "long enough 1");
     await visitor(h.app, "watched@own.example");
     const { id } = (await AccountRow.query(h.knex).findOne({ email: "watched@own.example" })) as AccountRow;
@@ -123,6 +123,7 @@ describe("what was done about an account", () => {
       .expect(201);
     await owner.send("patch", `/api/accounts/${id}`, { role: "instructor" });
     const v = await visitor(h.app, "watched@own.example", "long enough 2");
+    await v.send("post", "/api/account/password-notice");
     await v.get("/api/account/data");
     const told = (await v.get("/api/account/events")).body as AccountEvent[];
     expect(told.map(({ what, by }) => [what, by])).toEqual([
@@ -146,7 +147,10 @@ describe("what was deleted", () => {
       .knex("people")
       .where({ id: old })
       .update({ deletedAt: h.knex.raw("now() - interval '31 days'") });
-    await v.send("post", `/api/people/${erased}/erase`);
+    // For good is the second act.
+    expect((await v.send("post", `/api/deleted/person/${erased}/erase`)).status).toBe(404);
+    await v.send("delete", `/api/people/${erased}`);
+    expect((await v.send("post", `/api/deleted/person/${erased}/erase`)).status).toBe(201);
     await purgeDeleted(h.knex);
     const left = (await h.knex("people").whereIn("id", [old, recent, erased, kept]).orderBy("name")) as { name: string }[];
     expect(left.map((p) => p.name)).toEqual(["Kept", "Recent"]);

@@ -1,6 +1,6 @@
 import type { Knex } from "knex";
+import { csvText } from "@lodrin/formats";
 import { strToU8, zipSync } from "fflate";
-import Papa from "papaparse";
 import { WorkRow } from "../works/work.js";
 import { ChartRow } from "../charts/chart.js";
 import { DraftRow } from "../drafts/draft.js";
@@ -8,6 +8,7 @@ import { PersonRow } from "../people/person.js";
 import { summariesOf } from "../systems/summary.js";
 import { AccountRow } from "./account.js";
 import { eventsAbout } from "./events.js";
+import { accountReply } from "./handover.js";
 import { sessionsOf } from "./session-list.js";
 
 /** Everything that is kept of an account, deleted things that are not yet gone among them, as a ZIP: JSON, and the figures as CSV. */
@@ -21,8 +22,9 @@ export async function ownData(knex: Knex, accountId: string, here: string): Prom
     knex,
     drafts.map((d) => d.systemVersionId),
   );
+  const handIns = (await knex("hand_ins").where({ accountId })) as ({ id: string; picture: string | null } & object)[];
   const everything = {
-    account: account.toReply(),
+    account: await accountReply(knex, account),
     people: people.map(({ ownerId: _, ...person }) => person),
     systems: works.map((w) => ({ ...w.toReply(0), published: undefined, deletedAt: w.deletedAt })),
     sizeCharts: charts.map((c) => ({ ...c.toReply(accountId), deletedAt: c.deletedAt })),
@@ -37,8 +39,20 @@ export async function ownData(knex: Knex, accountId: string, here: string): Prom
     ),
     classes: await knex("class_members").where({ accountId }),
     taughtClasses: await knex("classes").where({ teacherId: accountId }),
-    handedIn: await knex("hand_ins").where({ accountId }),
+    handedIn: handIns.map(({ picture, ...rest }) => ({ ...rest, picture: picture === null ? null : pictureFile(rest.id) })),
+    comments: await knex("comments")
+      .join("accounts", "accounts.id", "comments.byId")
+      .where({ byId: accountId })
+      .orWhereIn("handInId", knex("hand_ins").where({ accountId }).select("id"))
+      .orderBy("comments.at")
+      .select("comments.*", "accounts.name as by"),
     questions: await knex("questions").where({ byId: accountId }),
+    answers: await knex("answers")
+      .join("accounts", "accounts.id", "answers.byId")
+      .where({ byId: accountId })
+      .orWhereIn("questionId", knex("questions").where({ byId: accountId }).select("id"))
+      .orderBy("answers.at")
+      .select("answers.*", "accounts.name as by"),
     signedIn: await sessionsOf(knex, accountId, here),
     events: await eventsAbout(knex, accountId),
   };
@@ -58,10 +72,16 @@ export async function ownData(knex: Knex, accountId: string, here: string): Prom
       })),
     ),
   );
-  const csv = (rows: object[]): Uint8Array => strToU8(`${Papa.unparse(rows, { newline: "\n", escapeFormulae: /^[=@\t\r]/ })}\n`);
+  const pictures = handIns.flatMap(({ id, picture }) => (picture === null ? [] : [[pictureFile(id), bytesOf(picture)] as const]));
   return zipSync({
     "lodrin.json": strToU8(JSON.stringify(everything, null, 1)),
-    "measurements.csv": csv(figures),
-    "drafts.csv": csv(answers),
+    "measurements.csv": strToU8(csvText(figures)),
+    "drafts.csv": strToU8(csvText(answers)),
+    ...Object.fromEntries(pictures),
   });
 }
+
+const pictureFile = (handInId: string): string => `pictures/${handInId}.jpg`;
+
+/** The bytes of a picture that is kept as a data URL. */
+const bytesOf = (dataUrl: string): Uint8Array => Buffer.from(dataUrl.slice(dataUrl.indexOf(",") + 1), "base64");

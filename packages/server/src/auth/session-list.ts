@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import { EventEmitter } from "node:events";
 import type { SignedIn } from "@lodrin/contract";
 import type { Knex } from "knex";
+import { signInFirst } from "../http/problem.js";
 
 interface SessionRow {
   readonly sid: string;
@@ -31,4 +32,9 @@ export async function endSessions(knex: Knex, accountId: string, but?: string): 
   const query = ofAccount(knex, accountId);
   const rows = (await (but === undefined ? query : query.whereNot({ sid: but })).delete().returning("sid")) as { sid: string }[];
   for (const { sid } of rows) endedHere.emit("ended", nameOfSession(sid));
+}
+
+/** Throws a 401 problem when a session has ended; asks the database each time. */
+export async function requireSession(knex: Knex, sid: string): Promise<void> {
+  if (!(await knex("sessions").where({ sid }).where("expire", ">", knex.fn.now()).first<object | undefined>("sid"))) throw signInFirst();
 }

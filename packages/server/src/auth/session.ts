@@ -5,7 +5,7 @@ import session from "express-session";
 import { LRUCache } from "lru-cache";
 import type { Pool } from "pg";
 import { refuseBelow } from "../access/role.js";
-import { signInFirst } from "../http/problem.js";
+import { ProblemError, signInFirst } from "../http/problem.js";
 import type { KnownSessions } from "./known-sessions.js";
 import { nameOfSession } from "./session-list.js";
 
@@ -16,6 +16,8 @@ declare module "express-session" {
     role: Role;
     since: string;
     device: string;
+    /** Somebody else helped to the password, and the holder has not agreed: little may be called. */
+    locked?: true;
   }
 }
 
@@ -85,10 +87,16 @@ export function accountIdOf(request: Request): string {
   return id;
 }
 
-/** The account a call is made by, as far as the route asks for one. Throws 401 and 403 problems. */
-export function callerOf(request: Request, route: Pick<Route, "who">): string {
+/** The account a call is made by, as far as the route asks for one. Throws 401, 403 and 423 problems. */
+export function callerOf(request: Request, route: Pick<Route, "who" | "whileLocked">): string {
   if (route.who === "anyone") return request.session.accountId ?? "";
   const accountId = accountIdOf(request);
+  if (request.session.locked && !route.whileLocked)
+    throw new ProblemError(
+      423,
+      "Locked",
+      "A new password was chosen for you by somebody else's link. Say that it is yours, or take your account back.",
+    );
   refuseBelow(request.session.role ?? "student", route);
   return accountId;
 }
@@ -96,12 +104,12 @@ export function callerOf(request: Request, route: Pick<Route, "who">): string {
 const LONGEST_DEVICE = 120;
 
 /** Starts a fresh session for an account: a new identifier, so that an old one cannot be carried over. */
-export function startSession(request: Request, { id, role }: { readonly id: string; readonly role: Role }): Promise<void> {
+export function startSession(request: Request, { id, role }: { readonly id: string; readonly role: Role }, locked = false): Promise<void> {
   return new Promise((resolve, reject) => {
     request.session.regenerate((error: unknown) => {
       if (error) return reject(error as Error);
       const device = (request.get("user-agent") ?? "").slice(0, LONGEST_DEVICE);
-      Object.assign(request.session, { accountId: id, role, since: new Date().toISOString(), device });
+      Object.assign(request.session, { accountId: id, role, since: new Date().toISOString(), device, ...(locked ? { locked } : {}) });
       request.session.save((saveError: unknown) => (saveError ? reject(saveError as Error) : resolve()));
     });
   });

@@ -9,6 +9,7 @@ import type { Letter, Mailer } from "../mail/mailer.js";
 import { AccountRow, addressOf, tidyEmail } from "./account.js";
 import type { Attempts } from "./attempts.js";
 import { refuseWeak } from "./common-passwords.js";
+import { accountReply } from "./handover.js";
 import { hashPassword } from "./password.js";
 import { startSession } from "./session.js";
 import { digestOf, newToken } from "./token.js";
@@ -73,7 +74,7 @@ async function begin(knex: Knex, wanted: NewAccount, request: Request): Promise<
     .returning("*")
     .catch(takenMeanwhile);
   await startSession(request, account);
-  return account.toReply();
+  return accountReply(knex, account);
 }
 
 const alreadyHere = (): ProblemError => new ProblemError(409, "Already here", "There is an account with this e-mail. Sign in instead.");

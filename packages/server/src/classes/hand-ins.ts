@@ -1,116 +1,85 @@
 import { randomUUID } from "node:crypto";
-import { isDeepStrictEqual } from "node:util";
-import { assignmentRoutes, type Comment, DONE, type HandIn } from "@lodrin/contract";
+import { assignmentRoutes, type BodyOf, type Comment, DONE, type HandIn, type OwnHandIn } from "@lodrin/contract";
+import { parseTape, type HomeUnit } from "@lodrin/core";
 import type { Router } from "express";
 import type { Knex } from "knex";
+import { AssignedWork } from "../access/assigned.js";
 import { Owned } from "../access/owned.js";
-import { note, noteSeen } from "../auth/events.js";
-import { BaseModel, isoMoment } from "../database/base-model.js";
+import { note, recordLook } from "../auth/events.js";
+import { isoMoment } from "../database/base-model.js";
+import { PAGE } from "../database/page.js";
+import { isTaken } from "../database/taken.js";
 import type { DraftRow } from "../drafts/draft.js";
 import { newestReadings, plainReading } from "../drafts/table.js";
 import { mount } from "../http/mount.js";
+import { mountPaged } from "../http/paged.js";
 import { notFound, ProblemError } from "../http/problem.js";
-import { type AssignmentRow, assignmentOf } from "./assignments.js";
-import { Classroom } from "./class.js";
+import type { AssignmentRow } from "./assignment-row.js";
+import { eraseHandIns, HAS_RESULT } from "./erase-hand-ins.js";
+import { HandInRow } from "./hand-in-row.js";
+import { cleanPicture } from "./picture.js";
 
-/** What was handed in, as it was then. */
-class HandInRow extends BaseModel {
-  static override readonly tableName = "hand_ins";
-  static override readonly jsonAttributes = ["measurements", "settings", "readings", "marksOnPicture", "marks"];
-  declare id: string;
-  declare assignmentId: string;
-  declare accountId: string;
-  declare attempt: number;
-  declare unit: HandIn["unit"];
-  declare personName: string;
-  declare measurements: HandIn["measurements"];
-  declare settings: HandIn["settings"];
-  declare readings: HandIn["readings"];
-  declare note: string;
-  declare picture: string | null;
-  declare marksOnPicture: HandIn["marksOnPicture"];
-  declare handedAt: string;
-  declare state: HandIn["state"];
-  declare marks: HandIn["marks"];
-}
+/** Nobody needs more tries at one assignment, nor says more about one. */
+const MOST_ATTEMPTS = 30;
+const MOST_COMMENTS = 300;
 
 /** Handing in, looking through, judging and talking about it. */
 export function handInsRoutes(router: Router, knex: Knex): void {
-  mount(router, assignmentRoutes.handIns, async ({ accountId, params }) => {
-    const assignment = await assignmentOf(knex, accountId, params.id, { entered: true });
-    const teaches = await isTeacher(knex, accountId, assignment);
-    const rows = await HandInRow.query(knex)
-      .where({ assignmentId: params.id })
-      .modify((q) => void (teaches || q.where({ accountId })))
-      .orderBy("handedAt");
-    if (teaches) await noteSeen(knex, [...new Set(rows.map((row) => row.accountId))], "hand-in-seen", accountId);
-    return replies(knex, accountId, rows);
-  });
+  const access = (accountId: string): AssignedWork => new AssignedWork(knex, accountId);
+
+  mount(router, assignmentRoutes.handIns, async ({ accountId, params }) =>
+    replies(knex, accountId, await access(accountId).handIns(await access(accountId).requireMember(params.id))),
+  );
+
+  mount(router, assignmentRoutes.aHandIn, async ({ accountId, params }) => one(knex, accountId, await access(accountId).handIn(params.id)));
+
+  mountPaged(router, assignmentRoutes.ownHandIns, async ({ accountId, after }) => ownHandIns(knex, accountId, after));
 
   mount(router, assignmentRoutes.handIn, async ({ accountId, params, body }) => {
-    const assignment = await assignmentOf(knex, accountId, params.id, { entered: true });
-    await new Classroom(knex, accountId).joined(assignment.classId);
-    if (body.id !== undefined && (await HandInRow.query(knex).findOne({ id: body.id, accountId })))
-      return one(knex, accountId, await found(knex, accountId, body.id));
+    const assignment = await access(accountId).requireStudent(params.id);
+    const known = body.id === undefined ? undefined : await HandInRow.query(knex).findById(body.id);
+    // Sent again because its answer was lost; another's id is nobody's to take.
+    if (known) return one(knex, accountId, await access(accountId).ownHandIn(known.id));
     const draft = await new Owned(knex, accountId).draft(body.draftId);
     if (draft.systemVersionId !== assignment.systemVersionId)
       throw new ProblemError(422, "Another system", "This draft was not made with the version of the system that was asked for.");
     asAsked(assignment, draft);
-    const { unit, personName, measurements, settings } = draft;
-    const readings = (await newestReadings(knex, [draft.id])).map(plainReading);
-    const id = body.id ?? randomUUID();
-    await knex.transaction(async (trx) => {
-      // Two at once are two attempts, one behind the other.
-      await trx.raw("select pg_advisory_xact_lock(hashtext(?))", [`${assignment.id} ${accountId}`]);
-      const [last] = (await trx("hand_ins").where({ assignmentId: assignment.id, accountId }).max("attempt as last")) as {
-        last: number | null;
-      }[];
-      await HandInRow.query(trx).insert({
-        ...{
-          id,
-          assignmentId: assignment.id,
-          accountId,
-          attempt: (last?.last ?? 0) + 1,
-          unit,
-          personName,
-          measurements,
-          settings,
-          readings,
-        },
-        ...{ note: body.note, picture: body.picture, marksOnPicture: body.marksOnPicture, marks: assignment.rubric.map(() => null) },
-      });
-    });
-    return one(knex, accountId, await found(knex, accountId, id));
+    const id = await handIn(knex, assignment, draft, body);
+    return one(knex, accountId, await access(accountId).ownHandIn(id));
+  });
+
+  mount(router, assignmentRoutes.withdraw, async ({ accountId, params }) => {
+    const { id } = await access(accountId).ownHandIn(params.id);
+    await knex.transaction((trx) => eraseHandIns(trx, { id }));
+    return DONE;
   });
 
   mount(router, assignmentRoutes.picture, async ({ accountId, params }) => {
-    const { picture } = await found(knex, accountId, params.id);
+    const { picture } = await access(accountId).handIn(params.id);
     if (picture === null) throw notFound("picture");
     return { picture };
   });
 
   mount(router, assignmentRoutes.judge, async ({ accountId, params, body }) => {
-    const row = await found(knex, accountId, params.id);
-    await assignmentOf(knex, accountId, row.assignmentId);
-    await row.$query(knex).patch(body);
-    await note(knex, row.accountId, "hand-in-judged", accountId);
-    return one(knex, accountId, await found(knex, accountId, params.id));
+    const { row, assignment } = await access(accountId).handInTaught(params.id);
+    if (body.marks) withinRubric(assignment, body.marks);
+    if (Object.keys(body).length > 0) await row.$query(knex).patch(body);
+    await note(knex, row.accountId, "hand-in-judged", accountId, assignment.title);
+    return one(knex, accountId, row);
   });
 
   mount(router, assignmentRoutes.takeOut, async ({ accountId, params }) => {
-    await assignmentOf(knex, accountId, params.id);
+    const { assignment, klass } = await access(accountId).requireTeacher(params.id);
     const rows = await HandInRow.query(knex).where({ assignmentId: params.id }).distinct("accountId");
-    await noteSeen(
-      knex,
-      rows.map((row) => row.accountId),
-      "results-taken-out",
-      accountId,
-    );
+    const aboutIds = rows.map((row) => row.accountId);
+    await recordLook(knex, { aboutIds, what: "results-taken-out", byId: accountId, detail: `${assignment.title}, ${klass.name}` });
     return DONE;
   });
 
   mount(router, assignmentRoutes.comment, async ({ accountId, params, body }) => {
-    const row = await found(knex, accountId, params.id);
+    const row = await access(accountId).handInDiscussed(params.id);
+    const [{ many = "0" } = {}] = (await knex("comments").where({ handInId: row.id }).count("* as many")) as { many?: string }[];
+    if (Number(many) >= MOST_COMMENTS) throw tooMany(`There are ${MOST_COMMENTS} comments on this already. Talk about it in class.`);
     await knex("comments")
       .insert({ id: body.id ?? randomUUID(), handInId: row.id, byId: accountId, place: body.place, text: body.text })
       .onConflict("id")
@@ -119,37 +88,108 @@ export function handInsRoutes(router: Router, knex: Knex): void {
   });
 }
 
+const tooMany = (why: string): ProblemError => new ProblemError(422, "Too many", why);
+
+/** Keeps a draft as it is now, as the student's next attempt; gives its id. */
+async function handIn(
+  knex: Knex,
+  assignment: AssignmentRow,
+  draft: DraftRow,
+  body: BodyOf<typeof assignmentRoutes.handIn>,
+): Promise<string> {
+  if (body.picture !== null && !assignment.picture)
+    throw new ProblemError(422, "No picture is needed", "This assignment does not ask for a picture. Hand in without one.");
+  const picture = body.picture === null ? null : await cleanPicture(body.picture);
+  const { ownerId: accountId, personId, unit, personName, measurements, settings } = draft;
+  const readings = (await newestReadings(knex, [draft.id])).map(plainReading);
+  const id = body.id ?? randomUUID();
+  await knex.transaction(async (trx) => {
+    // Two at once are two attempts, one behind the other.
+    await trx.raw("select pg_advisory_xact_lock(hashtext(?))", [`${assignment.id} ${accountId}`]);
+    const [{ last } = { last: null }] = (await trx("hand_ins")
+      .where({ assignmentId: assignment.id, accountId })
+      .max("attempt as last")) as {
+      last: number | null;
+    }[];
+    const attempt = (last ?? 0) + 1;
+    if (attempt > MOST_ATTEMPTS)
+      throw tooMany(`You have handed this in ${MOST_ATTEMPTS} times. Ask your teacher before you hand it in again.`);
+    await HandInRow.query(trx)
+      .insert({
+        ...{ id, assignmentId: assignment.id, accountId, personId, attempt, unit, personName, measurements, settings, readings, picture },
+        ...{ note: body.note, marksOnPicture: body.marksOnPicture, marks: assignment.rubric.map(() => null) },
+      })
+      .catch((error: unknown) => Promise.reject(isTaken(error) ? notFound("handed-in draft") : (error as Error)));
+  });
+  return id;
+}
+
 /** Throws a 422 problem where a draft was set otherwise than was asked for, or drawn on another body than was given. */
-function asAsked({ body, settings, free }: AssignmentRow, draft: Pick<DraftRow, "measurements" | "settings">): void {
-  const set = Object.keys({ ...settings, ...draft.settings }).find((key) => !free.includes(key) && draft.settings[key] !== settings[key]);
+function asAsked({ body, settings, free }: AssignmentRow, draft: Pick<DraftRow, "measurements" | "settings" | "unit">): void {
+  const keys = Object.keys({ ...settings, ...draft.settings }).filter((key) => !free.includes(key));
+  // A setting without a unit is in its system's, here and there.
+  const set = keys.find((key) => !sameFigure(draft.settings[key], "in", settings[key], "in"));
   if (set !== undefined)
     throw new ProblemError(
       422,
       "Set otherwise",
       `In this assignment ${set.replace(/_/g, " ")} stays as it was given. Set it back and hand in again.`,
     );
-  if (body.kind === "given" && !isDeepStrictEqual(draft.measurements, body.measurements))
+  if (body.kind === "own") return;
+  const names = Object.keys({ ...body.measurements, ...draft.measurements });
+  const other = names.find((key) => !sameFigure(draft.measurements[key], draft.unit, body.measurements[key], body.unit));
+  if (other !== undefined)
     throw new ProblemError(422, "Another body", `This assignment is drawn on ${body.name}. Begin the draft from the assignment.`);
 }
 
-async function isTeacher(knex: Knex, accountId: string, { classId }: AssignmentRow): Promise<boolean> {
-  const { teacherId } = await new Classroom(knex, accountId).entered(classId);
-  return teacherId === accountId;
+/** Nearer than this two figures are the same length, written in two units (mm). */
+const SAME_MM = 0.05;
+
+/** True for two figures of the same length, however each is written: 16 in is 40.64 cm, and 40 in is not 40 cm. */
+function sameFigure(one: string | undefined, oneUnit: HomeUnit, other: string | undefined, otherUnit: HomeUnit): boolean {
+  if (one === undefined || other === undefined) return one === other;
+  const [a, b] = [parseTape(one, oneUnit), parseTape(other, otherUnit)];
+  return a.ok && b.ok ? Math.abs(a.mm - b.mm) < SAME_MM : one === other;
 }
 
-/** What the account handed in, or what was handed in to it. 404 for all others. */
-async function found(knex: Knex, accountId: string, id: string): Promise<HandInRow> {
-  const row = await HandInRow.query(knex).findById(id);
-  if (!row) throw notFound("handed-in draft");
-  const assignment = await assignmentOf(knex, accountId, row.assignmentId, { entered: true });
-  if (row.accountId !== accountId && !(await isTeacher(knex, accountId, assignment))) throw notFound("handed-in draft");
-  return row;
+/** Throws a 422 problem for marks that the rubric does not have. */
+function withinRubric({ rubric }: AssignmentRow, marks: HandIn["marks"]): void {
+  if (marks.length !== rubric.length || marks.some((mark, i) => (mark ?? 0) > (rubric[i]?.marks ?? 0)))
+    throw new ProblemError(
+      422,
+      "Not in the rubric",
+      "These marks are more than the rubric gives, or for other points. Open the hand-in again.",
+    );
 }
 
 async function one(knex: Knex, accountId: string, row: HandInRow): Promise<HandIn> {
   const [reply] = await replies(knex, accountId, [row]);
   if (!reply) throw notFound("handed-in draft");
   return reply;
+}
+
+interface OwnRow extends Omit<OwnHandIn, "handedAt" | "erasedAt"> {
+  readonly handedAt: Date;
+  readonly erasedAt: Date | null;
+}
+
+const OWN = `
+  select h.id, h.assignment_id as "assignmentId", h.attempt, h.person_name as "personName", h.picture is not null as picture,
+    h.handed_at as "handedAt", h.state, h.erased_at as "erasedAt", a.title, c.name as "className",
+    a.deleted_at is null and c.deleted_at is null and m.account_id is not null as open,
+    ${HAS_RESULT} as marked
+  from hand_ins h join assignments a on a.id = h.assignment_id join classes c on c.id = a.class_id
+    left join class_members m on m.class_id = c.id and m.account_id = h.account_id
+  where h.account_id = :me
+    and (:after::uuid is null or (h.handed_at, h.id) < (select handed_at, id from hand_ins where id = :after::uuid and account_id = :me))
+  order by h.handed_at desc, h.id desc limit ${PAGE + 1}`;
+
+async function ownHandIns(knex: Knex, accountId: string, after: string | undefined): Promise<{ key: string; item: OwnHandIn }[]> {
+  const { rows } = (await knex.raw(OWN, { me: accountId, after: after ?? null })) as { rows: OwnRow[] };
+  return rows.map(({ handedAt, erasedAt, ...row }) => ({
+    key: row.id,
+    item: { ...row, handedAt: isoMoment(handedAt), erasedAt: erasedAt && isoMoment(erasedAt) },
+  }));
 }
 
 interface CommentRow {
@@ -180,24 +220,13 @@ async function replies(knex: Knex, accountId: string, rows: readonly HandInRow[]
   return rows.map((row) => {
     const { id, assignmentId, attempt, unit, personName, measurements, settings, readings, marksOnPicture, state, marks } = row;
     return {
-      ...{
-        id,
-        assignmentId,
-        accountId: row.accountId,
-        attempt,
-        unit,
-        personName,
-        measurements,
-        settings,
-        readings,
-        marksOnPicture,
-        state,
-        marks,
-      },
+      ...{ id, assignmentId, accountId: row.accountId, attempt, unit, personName },
+      ...{ measurements, settings, readings, marksOnPicture, state, marks },
       student: names.find((n) => n.id === row.accountId)?.name ?? "",
       note: row.note,
       picture: row.picture !== null,
       handedAt: isoMoment(row.handedAt),
+      erasedAt: row.erasedAt === null ? null : isoMoment(row.erasedAt),
       comments: comments.filter((c) => c.handInId === id).map((c) => commentReply(c, accountId)),
     };
   });

@@ -2,11 +2,11 @@ import { randomUUID } from "node:crypto";
 import { DONE, type Lesson, lessonRoutes } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
+import { Classroom } from "../access/classroom.js";
 import { insertOnce } from "../database/insert-once.js";
 import { changeVersion, VersionedModel } from "../database/versioned.js";
 import { mount } from "../http/mount.js";
 import { notFound } from "../http/problem.js";
-import { Classroom } from "./class.js";
 
 /** A lesson of a class. */
 class LessonRow extends VersionedModel {
@@ -33,18 +33,18 @@ export function lessonsRoutes(router: Router, knex: Knex): void {
   const taught = async (accountId: string, id: string, removed = false): Promise<LessonRow> => {
     const row = await LessonRow.query(knex).findById(id);
     if (!row || (row.deletedAt !== null) !== removed) throw notFound("lesson");
-    await room(accountId).taught(row.classId);
+    await room(accountId).requireTeacher(row.classId);
     return row;
   };
 
   mount(router, lessonRoutes.lessons, async ({ accountId, params }) => {
-    await room(accountId).entered(params.id);
+    await room(accountId).requireMember(params.id);
     const rows = await LessonRow.query(knex).where({ classId: params.id }).whereNull("deletedAt").orderBy(["place", "createdAt"]);
     return rows.map((row) => row.toReply());
   });
 
   mount(router, lessonRoutes.addLesson, async ({ accountId, params, body }) => {
-    await room(accountId).taught(params.id);
+    await room(accountId).requireTeacher(params.id);
     const id = await insertOnce(LessonRow.query(knex), { ...body, id: body.id ?? randomUUID(), classId: params.id });
     return (await taught(accountId, id)).toReply();
   });

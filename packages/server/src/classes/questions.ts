@@ -2,10 +2,14 @@ import { randomUUID } from "node:crypto";
 import { type Question, questionRoutes } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
+import { Classroom } from "../access/classroom.js";
+import type { Attempts } from "../auth/attempts.js";
 import { isoMoment } from "../database/base-model.js";
+import { PAGE } from "../database/page.js";
 import { mount } from "../http/mount.js";
+import { mountPaged } from "../http/paged.js";
 import { notFound, ProblemError } from "../http/problem.js";
-import { Classroom, type ClassRow } from "./class.js";
+import type { ClassRow } from "./class-row.js";
 
 interface QuestionRow {
   readonly id: string;
@@ -27,36 +31,51 @@ interface AnswerRow {
   readonly at: Date;
 }
 
+/** A question has no more answers than anyone reads. */
+const MOST_ANSWERS = 100;
+
 /** Questions at a step, asked and answered in a class. */
-export function questionsRoutes(router: Router, knex: Knex): void {
-  const asked = (where: Readonly<Record<string, string>>): Promise<QuestionRow[]> =>
+export function questionsRoutes(router: Router, knex: Knex, attempts: Attempts): void {
+  const asked = (where: Readonly<Record<string, string>>): Knex.QueryBuilder =>
     knex("questions")
       .join("accounts", "accounts.id", "questions.byId")
       .where(where)
-      .orderBy("questions.at")
-      .select("questions.*", "accounts.name") as unknown as Promise<QuestionRow[]>;
+      .orderBy([
+        { column: "questions.at", order: "desc" },
+        { column: "questions.id", order: "desc" },
+      ])
+      .select("questions.*", "accounts.name");
+  const room = (accountId: string): Classroom => new Classroom(knex, accountId);
 
-  mount(router, questionRoutes.questions, async ({ accountId, params }) => {
-    const row = await new Classroom(knex, accountId).entered(params.id);
-    return replies(knex, row, accountId, await asked({ "questions.classId": row.id }));
+  mountPaged(router, questionRoutes.questions, async ({ accountId, params, after }) => {
+    const { row } = await room(accountId).requireMember(params.id);
+    const query = asked({ "questions.classId": row.id }).limit(PAGE + 1);
+    if (after !== undefined)
+      void query.whereRaw("(questions.at, questions.id) < (select at, id from questions where id = ? and class_id = ?)", [after, row.id]);
+    const rows = (await query) as QuestionRow[];
+    return (await replies(knex, row, accountId, rows)).map((item) => ({ key: item.id, item }));
   });
 
   mount(router, questionRoutes.ask, async ({ accountId, params, body }) => {
-    const row = await new Classroom(knex, accountId).entered(params.id);
+    const { row } = await room(accountId).requireMember(params.id);
+    await attempts.question(accountId);
     const id = body.id ?? randomUUID();
     await knex("questions")
       .insert({ ...body, id, classId: row.id, byId: accountId })
       .onConflict("id")
       .ignore();
-    return first(await replies(knex, row, accountId, await asked({ "questions.id": id, "questions.classId": row.id })));
+    return first(await replies(knex, row, accountId, (await asked({ "questions.id": id, "questions.classId": row.id })) as QuestionRow[]));
   });
 
   mount(router, questionRoutes.answer, async ({ accountId, params, body }) => {
-    const [question] = await asked({ "questions.id": params.id });
+    const [question] = (await asked({ "questions.id": params.id })) as QuestionRow[];
     if (!question) throw notFound("question");
-    const row = await new Classroom(knex, accountId).entered(question.classId);
-    if (row.teacherId !== accountId && !row.classmatesAnswer)
-      throw new ProblemError(403, "Not yours to do", "In this class the teacher answers.");
+    const { row, teaches } = await room(accountId).requireMember(question.classId);
+    if (!teaches && !row.classmatesAnswer) throw new ProblemError(403, "Not yours to do", "In this class the teacher answers.");
+    await attempts.question(accountId);
+    const [{ many = "0" } = {}] = (await knex("answers").where({ questionId: question.id }).count("* as many")) as { many?: string }[];
+    if (Number(many) >= MOST_ANSWERS)
+      throw new ProblemError(422, "Too many", `This question has ${MOST_ANSWERS} answers already. Ask a new one.`);
     await knex("answers")
       .insert({ id: body.id ?? randomUUID(), questionId: question.id, byId: accountId, text: body.text })
       .onConflict("id")

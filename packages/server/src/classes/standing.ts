@@ -1,8 +1,9 @@
 import type { SlipCount, Standing } from "@lodrin/contract";
 import type { Knex } from "knex";
-import { noteSeen } from "../auth/events.js";
+import { sharersOf } from "../access/sharing.js";
 import { isoMoment } from "../database/base-model.js";
 import { newestReadings, plainReading } from "../drafts/table.js";
+import type { ClassRow } from "./class-row.js";
 
 /** A draft of a student of the class who shares, with what was done at the table. */
 interface DraftOfClass {
@@ -21,14 +22,13 @@ interface DraftOfClass {
 
 const MOST_DRAFTS = 400;
 
-/** The drafts of those who share, newest first. Whose figures are looked at is told that they were. */
-export async function standingIn(knex: Knex, classId: string, teacherId: string): Promise<Standing[]> {
-  const drafts = (await knex("class_members")
-    .join("accounts", "accounts.id", "class_members.accountId")
-    .join("drafts", "drafts.ownerId", "class_members.accountId")
+/** The drafts of those who share, newest first. */
+export async function standingIn(knex: Knex, klass: ClassRow, teacherId: string): Promise<Standing[]> {
+  const drafts = (await knex("accounts")
+    .join("drafts", "drafts.ownerId", "accounts.id")
     .join("system_versions", "system_versions.id", "drafts.systemVersionId")
     .leftJoin("draft_tables", "draft_tables.draftId", "drafts.id")
-    .where({ "class_members.classId": classId, "class_members.shares": true })
+    .whereIn("accounts.id", await sharersOf(knex, klass, teacherId))
     .whereNull("drafts.deletedAt")
     .orderBy("drafts.updatedAt", "desc")
     .limit(MOST_DRAFTS)
@@ -42,7 +42,6 @@ export async function standingIn(knex: Knex, classId: string, teacherId: string)
     knex,
     drafts.map((d) => d.draftId),
   );
-  await noteSeen(knex, [...new Set(drafts.map((d) => d.accountId))], "figures-seen", teacherId);
   return drafts.map(({ ticked, seconds, updatedAt, ...draft }) => {
     const taken = readings.filter((r) => r.draftId === draft.draftId);
     return {
@@ -57,12 +56,12 @@ export async function standingIn(knex: Knex, classId: string, teacherId: string)
 }
 
 /** Which slips those who share have made, and how many of them, most first. Every reading that ever was off counts. */
-export async function slipsIn(knex: Knex, classId: string): Promise<SlipCount[]> {
+export async function slipsIn(knex: Knex, klass: ClassRow, teacherId: string): Promise<SlipCount[]> {
   const rows = (await knex("draft_readings")
     .join("drafts", "drafts.id", "draft_readings.draftId")
     .join("system_versions", "system_versions.id", "drafts.systemVersionId")
-    .join("class_members", "class_members.accountId", "drafts.ownerId")
-    .where({ "class_members.classId": classId, "class_members.shares": true, "draft_readings.verdict": "off" })
+    .whereIn("drafts.ownerId", await sharersOf(knex, klass, teacherId))
+    .where({ "draft_readings.verdict": "off" })
     .whereNull("drafts.deletedAt")
     .whereNot({ "draft_readings.step": "" })
     .groupBy("system_versions.slug", "draft_readings.step", "draft_readings.code")

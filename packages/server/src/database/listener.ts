@@ -13,7 +13,7 @@ const AGAIN_MS = 500;
 
 /** One connection of a process that listens at the database (LISTEN), for all that want to hear. Lost, it is made again by itself. */
 export class Listener {
-  private readonly hearers = new Map<string, Hearer>();
+  private readonly hearers = new Map<string, readonly Hearer[]>();
   private client: PoolClient | undefined;
   private opening: Promise<void> | undefined;
   private closed = false;
@@ -25,7 +25,7 @@ export class Listener {
 
   /** Hears a channel from the next `ready()` on. To be called before the first. */
   on(channel: string, hearer: Hearer): void {
-    this.hearers.set(channel, hearer);
+    this.hearers.set(channel, [...(this.hearers.get(channel) ?? []), hearer]);
   }
 
   /** True while nothing that is said can be missed. */
@@ -55,7 +55,7 @@ export class Listener {
   private async open(): Promise<void> {
     const client = await this.pool.connect();
     try {
-      client.on("notification", ({ channel, payload }) => this.hearers.get(channel)?.heard(payload ?? ""));
+      client.on("notification", ({ channel, payload }) => this.hearers.get(channel)?.forEach(({ heard }) => heard(payload ?? "")));
       client.on("error", (error) => this.lost(client, error));
       for (const channel of this.hearers.keys()) await client.query(`listen ${channel}`);
     } catch (error) {
@@ -71,7 +71,7 @@ export class Listener {
     this.log.warn({ error: error.message }, "The listening connection to the database was lost.");
     this.client = undefined;
     client.release(true);
-    this.hearers.forEach(({ lost }) => lost());
+    for (const { lost } of [...this.hearers.values()].flat()) lost();
     this.begin();
   }
 }

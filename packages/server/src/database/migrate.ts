@@ -11,6 +11,7 @@ import * as chartsAndShelf from "./migrations/009-charts-and-shelf.js";
 import * as tableAndClass from "./migrations/010-table-and-class.js";
 import * as sessionsTold from "./migrations/011-sessions-told.js";
 import * as consent from "./migrations/012-consent.js";
+import * as rightsAndBounds from "./migrations/013-rights-and-bounds.js";
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "001-accounts": accounts,
@@ -25,6 +26,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "010-table-and-class": tableAndClass,
   "011-sessions-told": sessionsTold,
   "012-consent": consent,
+  "013-rights-and-bounds": rightsAndBounds,
 };
 
 const source: Knex.MigrationSource<string> = {
@@ -37,6 +39,9 @@ const source: Knex.MigrationSource<string> = {
 export async function unmigrate(knex: Knex): Promise<void> {
   await knex.migrate.rollback({ migrationSource: source }, true);
 }
+
+/** The names of every migration this program knows, oldest first. */
+export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);
 
 /** Brings the database to the newest shape. Several processes may call it at once: Knex locks. */
 export async function migrate(knex: Knex): Promise<void> {

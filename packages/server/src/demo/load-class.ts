@@ -2,7 +2,7 @@ import type { HandReading } from "@lodrin/contract";
 import { loadSystem, type Plan, review, run, type Run, stepName, tapeText } from "@lodrin/core";
 import type { Knex } from "knex";
 import { AccountRow } from "../auth/account.js";
-import { ClassRow } from "../classes/class.js";
+import { ClassRow } from "../classes/class-row.js";
 import { DraftRow } from "../drafts/draft.js";
 import { newestVersion } from "../systems/library.js";
 import type { SystemVersionRow } from "../systems/system-version.js";

@@ -83,6 +83,8 @@ piece Sail "Sail" on M · cut 1
   });
 });
 
+const WAITER = { accountId: "somebody" };
+
 describe("a worker that takes too much", () => {
   const asked: FileToMake = {
     file: "x",
@@ -99,11 +101,11 @@ describe("a worker that takes too much", () => {
     writeFileSync(worker, `export default ({ slug }) => { if (slug === "bad") { ${doing} } return { body: "made" }; };`);
     const maker = new FileMaker(worker, said.includes("longer") ? 1 : 60);
     try {
-      await expect(maker.make({ ...asked, slug: "bad" })).rejects.toMatchObject({
+      await expect(maker.make({ ...asked, slug: "bad" }, WAITER)).rejects.toMatchObject({
         status,
         detail: expect.stringContaining(said) as string,
       });
-      expect(await maker.make(asked)).toBe("made");
+      expect(await maker.make(asked, WAITER)).toBe("made");
     } finally {
       await maker.close();
       rmSync(folder, { recursive: true });

@@ -1,4 +1,4 @@
-import { basesOf, type Library, loadSystem, problemText } from "@lodrin/core";
+import { basesOf, type Library, loadSystem, problemText, stepName } from "@lodrin/core";
 
 /** A text to be looked through before it is published: plain data, as it is handed to a worker. */
 export interface TextToLook {
@@ -13,11 +13,13 @@ export interface TextLooked {
   readonly garment: string;
   readonly bases: Record<string, string>;
   readonly problems: readonly string[];
+  /** As a handout names them. */
+  readonly stepNames: readonly string[];
 }
 
 /** Reads and compiles a text. Runs in a worker: it may take all the time and memory it is given there. */
 export function lookThrough({ notation, library }: TextToLook): TextLooked {
   const bases = { ...basesOf(notation, library) };
-  const { system, problems } = loadSystem(notation, bases);
-  return { title: system.title, garment: system.garment, bases, problems: problems.map(problemText) };
+  const { system, plan, problems } = loadSystem(notation, bases);
+  return { title: system.title, garment: system.garment, bases, problems: problems.map(problemText), stepNames: plan.steps.map(stepName) };
 }

@@ -7,7 +7,12 @@ export class ProblemError extends Error {
     readonly status: number,
     readonly title: string,
     readonly detail: string,
-    readonly more: { readonly errors?: readonly { at: string; message: string }[]; readonly current?: unknown } = {},
+    readonly more: {
+      readonly errors?: readonly { at: string; message: string }[];
+      readonly current?: unknown;
+      readonly discloses?: Readonly<Record<string, string>>;
+      readonly fault?: string;
+    } = {},
     /** Seconds after which it is worth trying again. */
     readonly retryAfter?: number,
   ) {
@@ -36,7 +41,7 @@ export const noRoute: RequestHandler = (request) => {
 /** Turns every error into problem details. Unknown errors say nothing of their inside; they are logged. */
 export const problems: ErrorRequestHandler = (error: unknown, request, response, next) => {
   if (response.headersSent) return next(error);
-  const problem = asProblem(error);
+  const problem = asProblem(error, String(request.id));
   if (problem.status >= 500) request.log.error({ err: error }, "request failed");
   if (problem.retryAfter !== undefined) response.set("retry-after", `${problem.retryAfter}`);
   response
@@ -62,7 +67,7 @@ const UNREADABLE: Readonly<Record<string, string>> = {
   "request.aborted": "The request broke off.",
 };
 
-function asProblem(error: unknown): ProblemError {
+function asProblem(error: unknown, fault: string): ProblemError {
   if (error instanceof ProblemError) return error;
   const known = (error ?? {}) as KnownError;
   if (known.type === "entity.too.large") return new ProblemError(413, "Too much", "The request's body is larger than is taken here.");
@@ -73,8 +78,26 @@ function asProblem(error: unknown): ProblemError {
     return new ProblemError(503, "The database is away", "Lodrin cannot reach its database just now. Try again in a moment.", {}, 2);
   if (BEYOND.has(known.code ?? ""))
     return new ProblemError(400, "Not as it should be", "Something in the request is no text, number or day that can be kept.");
-  return new ProblemError(500, "Something broke", "Lodrin made a mistake. It has been noted; try again.");
+  if (FULL.has(known.code ?? ""))
+    return new ProblemError(
+      507,
+      "The disk is full",
+      "There is no room to save this. Tell whoever looks after this Lodrin; what you typed is kept on this screen.",
+    );
+  if (known.code === TAKEN || known.code === NOT_THERE)
+    return new ProblemError(
+      409,
+      "Changed in the meantime",
+      "Something this belongs to was made or deleted at the same moment. Reload, then try again.",
+    );
+  return new ProblemError(500, "Something went wrong", `This is our mistake, and it is in the log as ${fault}. Try again.`, { fault });
 }
+
+/** No room on the disk, as PostgreSQL (53100) and the system say it. */
+const FULL: ReadonlySet<string> = new Set(["53100", "ENOSPC"]);
+/** PostgreSQL's codes for a row that another took the place of, and for one that belongs to a row that is not there. */
+const TAKEN = "23505";
+const NOT_THERE = "23503";
 
 /** PostgreSQL's codes for text and figures it cannot hold: https://www.postgresql.org/docs/15/errcodes-appendix.html */
 const BEYOND: ReadonlySet<string> = new Set(["22003", "22007", "22008", "22021", "22P02", "22P05"]);

@@ -7,7 +7,7 @@ import { page } from "../database/page.js";
 import { changeVersion } from "../database/versioned.js";
 import { mount } from "../http/mount.js";
 import { mountPaged } from "../http/paged.js";
-import { notFound, ProblemError } from "../http/problem.js";
+import { ProblemError } from "../http/problem.js";
 import { PersonRow } from "./person.js";
 import { SetRow } from "./set.js";
 
@@ -53,19 +53,6 @@ export function peopleRoutes(router: Router, knex: Knex): void {
   mount(router, bodyRoutes.removePerson, async ({ accountId, params }) => {
     const row = await new Owned(knex, accountId).person(params.id);
     await row.$query(knex).patch({ deletedAt: new Date().toISOString() });
-    return DONE;
-  });
-
-  mount(router, bodyRoutes.erasePerson, async ({ accountId, params }) => {
-    const erased = await PersonRow.query(knex).delete().where({ id: params.id, ownerId: accountId });
-    if (erased === 0) throw notFound("person");
-    return DONE;
-  });
-
-  mount(router, bodyRoutes.eraseSet, async ({ accountId, params }) => {
-    const mine = PersonRow.query(knex).select("id").where({ ownerId: accountId });
-    const erased = await SetRow.query(knex).delete().where({ id: params.id }).whereIn("personId", mine);
-    if (erased === 0) throw notFound("measurement set");
     return DONE;
   });
 

@@ -27,14 +27,18 @@ async function stock(knex: Knex, slug: string, notation: string, bases: Library)
     .ignore();
 }
 
-/** The newest notation of every system on the shelf, by slug. */
-export async function newestTexts(knex: Knex): Promise<Library> {
-  const rows = await SystemVersionRow.query(knex)
-    .where({ withdrawn: false })
+/**
+ * The notation of every system an account may build on, by slug: the newest of each on its own shelf, and what those build on,
+ * as it was published with them.
+ */
+export async function textsFor(knex: Knex, accountId: string): Promise<Library> {
+  const rows = await SystemVersionRow.onShelf(knex, accountId)
+    .clearSelect()
     .distinctOn("slug")
     .orderBy([{ column: "slug" }, { column: "version", order: "desc" }])
-    .select("slug", "notation");
-  return Object.fromEntries(rows.map(({ slug, notation }) => [slug, notation]));
+    .select("slug", "notation", "bases");
+  const texts = rows.map(({ slug, notation }) => [slug, notation] as const);
+  return Object.fromEntries([...rows.flatMap(({ bases }) => Object.entries(bases)), ...texts]);
 }
 
 /** The newest version an account may begin a draft with, if there is one. */

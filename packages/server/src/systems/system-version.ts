@@ -8,12 +8,13 @@ const FOR_MY_CLASSES = `system_versions.audience = 'classes' and system_versions
   select c.teacher_id from classes c join class_members m on m.class_id = c.id where m.account_id = ? and c.deleted_at is null)`;
 const DRAFTED_WITH = "system_versions.id in (select system_version_id from drafts where owner_id = ?)";
 const ASKED_FOR = `system_versions.id in (
-  select a.system_version_id from assignments a join class_members m on m.class_id = a.class_id where m.account_id = ?)`;
+  select a.system_version_id from assignments a join class_members m on m.class_id = a.class_id join classes c on c.id = a.class_id
+  where m.account_id = ? and a.deleted_at is null and c.deleted_at is null)`;
 
 /** One published version of a system's notation. Never changed once drafted with. */
 export class SystemVersionRow extends BaseModel {
   static override readonly tableName = "system_versions";
-  static override readonly jsonAttributes = ["bases"];
+  static override readonly jsonAttributes = ["bases", "stepNames"];
   declare id: string;
   declare slug: string;
   declare version: number;
@@ -21,6 +22,8 @@ export class SystemVersionRow extends BaseModel {
   declare garment: string;
   declare notation: string;
   declare bases: Record<string, string>;
+  /** The names of its steps; null until they are first needed. */
+  declare stepNames: string[] | null;
   /** Who published it; null for the library's own, or when the account is gone. */
   declare ownerId: string | null;
   /** What changed in it, in its author's words. */

@@ -1,6 +1,8 @@
+import { fileURLToPath } from "node:url";
 import knex from "knex";
 import { connect } from "../database/connect.js";
 import { migrate } from "../database/migrate.js";
+import { loadLibrary } from "../systems/library.js";
 
 /** The private cluster's address, from `./lodrin test`; databases of the tests are made and dropped in it. */
 export const TEMPLATE = "lodrin_test_template";
@@ -24,12 +26,13 @@ export async function administer(sql: string): Promise<void> {
   }
 }
 
-/** Vitest's global setup: a migrated template, copied by every test file. */
+/** Vitest's global setup: a migrated template with the library on its shelf, copied by every test file. */
 export default async function setup(): Promise<() => Promise<void>> {
   await administer(`drop database if exists ${TEMPLATE} with (force)`);
   await administer(`create database ${TEMPLATE}`);
   const template = connect(urlOf(TEMPLATE));
   await migrate(template);
+  await loadLibrary(template, fileURLToPath(new URL("../../../../systems", import.meta.url)));
   await template.destroy();
   return () => administer(`drop database if exists ${TEMPLATE} with (force)`);
 }

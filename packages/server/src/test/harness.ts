@@ -5,12 +5,15 @@ import type { Knex } from "knex";
 import { pino } from "pino";
 import request, { type Response } from "supertest";
 import { type AppContext, createApp } from "../app.js";
+import type { Role } from "@lodrin/contract";
+import { AccountRow } from "../auth/account.js";
 import { KnownSessions } from "../auth/known-sessions.js";
+import { hashPassword } from "../auth/password.js";
 import { LiveHub } from "../classes/live-hub.js";
 import { connect, poolFor } from "../database/connect.js";
 import { Listener } from "../database/listener.js";
 import { FileMaker } from "../files/file-maker.js";
-import { loadLibrary } from "../systems/library.js";
+import { WaitingFiles } from "../files/waiting-files.js";
 import { asPromised } from "./as-promised.js";
 import { administer, TEMPLATE, urlOf } from "./database.js";
 
@@ -24,22 +27,22 @@ export interface Harness {
   /** Of its database. */
   readonly name: string;
   readonly logged: string[];
+  readonly live: LiveHub;
   readonly close: () => Promise<void>;
 }
 
-/** Opens a fresh harness with the library on its shelf. */
+/** Opens a fresh harness; the template has the library on its shelf. */
 export async function openHarness(more: Partial<AppContext> = {}): Promise<Harness> {
   const name = `lodrin_test_${randomBytes(6).toString("hex")}`;
   await administer(`create database ${name} template ${TEMPLATE}`);
   const url = urlOf(name);
   const knex = connect(url);
   const pool = poolFor(url);
-  await loadLibrary(knex, fileURLToPath(new URL("../../../../systems", import.meta.url)));
   const logged: string[] = [];
   const log = pino({ level: "info" }, { write: (line: string) => void logged.push(line) });
-  const files = new FileMaker(WORKER);
+  const files = new FileMaker(WORKER, undefined, new WaitingFiles(knex));
   const listener = new Listener(pool, log);
-  const live = new LiveHub(pool, listener);
+  const live = new LiveHub(pool, listener, log);
   const knownSessions = new KnownSessions(listener);
   listener.begin();
   const app = createApp({ knex, pool, log, files, live, knownSessions, sessionSecret: "for tests only", webRoot: undefined, ...more });
@@ -50,7 +53,7 @@ export async function openHarness(more: Partial<AppContext> = {}): Promise<Harne
     await Promise.all([knex.destroy(), pool.end(), files.close()]);
     await administer(`drop database if exists ${name} with (force)`);
   };
-  return { app, knex, name, logged, close };
+  return { app, knex, name, logged, live, close };
 }
 
 /** A signed-in person: calls carry the session cookie. */
@@ -59,6 +62,20 @@ export interface Visitor {
   /** Asks for a stream, and lets it go as soon as it has begun. */
   readonly begin: (path: string) => Promise<Response>;
   readonly send: (method: "post" | "patch" | "delete", path: string, body?: object) => Promise<Response>;
+}
+
+const PASSWORD = "long enough 1";
+const passwordHash = hashPassword(PASSWORD);
+
+/** Puts an account of a role into the database, without the sign-up that most tests are not about, and signs it in. Gives its id too. */
+export async function enter(
+  h: Harness,
+  email: string,
+  role: Role = "student",
+  name = "Somebody",
+): Promise<Visitor & { readonly id: string }> {
+  const { id } = await AccountRow.query(h.knex).insert({ email, name, role, passwordHash: await passwordHash });
+  return { id, ...(await visitor(h.app, email, PASSWORD)) };
 }
 
 /** Signs a new account up, or in when its password is given, and gives its visitor. What is answered is held against the contract. */

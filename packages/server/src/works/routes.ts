@@ -1,18 +1,19 @@
 import { randomUUID } from "node:crypto";
+import { isDeepStrictEqual } from "node:util";
 import { DONE, type Work, workRoutes } from "@lodrin/contract";
 import type { Router } from "express";
 import type { Knex } from "knex";
 import { Owned } from "../access/owned.js";
 import { insertOnce } from "../database/insert-once.js";
 import { NEWEST_FIRST, page } from "../database/page.js";
-import { isTaken } from "../database/taken.js";
 import { changeVersion } from "../database/versioned.js";
 import type { FileMaker } from "../files/file-maker.js";
 import { mount } from "../http/mount.js";
 import { mountPaged } from "../http/paged.js";
 import { collision, notFound, ProblemError } from "../http/problem.js";
-import { newestTexts } from "../systems/library.js";
+import { newestVersion, textsFor } from "../systems/library.js";
 import { SystemVersionRow } from "../systems/system-version.js";
+import { requireDisclosure } from "./disclosure.js";
 import { slugFor, titleIn } from "./naming.js";
 import { WorkRow } from "./work.js";
 
@@ -48,7 +49,7 @@ export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void 
 
   mount(router, workRoutes.addWork, async ({ accountId, body }) => {
     const { notation, from } = body;
-    if (from && !(await SystemVersionRow.query(knex).findOne(from))) throw notFound("system");
+    if (from && !(await SystemVersionRow.readable(knex, accountId).findOne(from))) throw notFound("system");
     const id = body.id ?? randomUUID();
     const title = titleIn(notation);
     await insertOnce(WorkRow.query(knex), {
@@ -74,17 +75,20 @@ export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void 
     const row = await find(accountId, params.id);
     // What she saw is what is published: not what another hand has written since.
     if (row.version !== body.version) throw collision("system", await reply(row));
-    const { title, garment, bases, problems } = await files.look({ notation: row.notation, library: await newestTexts(knex) });
+    const library = await textsFor(knex, accountId);
+    const { title, garment, bases, problems, stepNames } = await files.look({ notation: row.notation, library }, accountId);
     const [problem] = problems;
-    if (problem !== undefined) throw new ProblemError(422, "Not ready to be published", `There is something to mend first: ${problem}`);
-    const version = (await published(row.slug)) + 1;
-    const fields = { slug: row.slug, version, title, garment, notation: row.notation, bases };
-    try {
-      await SystemVersionRow.query(knex).insert({ ...fields, ownerId: accountId, audience: row.audience, changeNote: body.note.trim() });
-    } catch (error) {
-      // Published twice at the same moment: the other is on the shelf.
-      throw isTaken(error) ? collision("system", await reply(row)) : error;
-    }
+    if (problem !== undefined) throw new ProblemError(422, "Not ready to be published", `Fix this first: ${problem}`);
+    await requireDisclosure(knex, accountId, row.audience, Object.keys(bases), body.discloses);
+    const { slug, notation, audience } = row;
+    await knex.transaction(async (trx) => {
+      // Two at the same moment come one after the other; the second finds it on the shelf, as does one sent again because its answer was lost.
+      await trx.raw("select pg_advisory_xact_lock(hashtext(?))", [`publish ${slug}`]);
+      const newest = await newestVersion(trx, slug);
+      if (newest && !newest.withdrawn && newest.notation === notation && isDeepStrictEqual(newest.bases, bases)) return;
+      const fields = { slug, version: (newest?.version ?? 0) + 1, title, garment, notation, bases, stepNames: [...stepNames] };
+      await SystemVersionRow.query(trx).insert({ ...fields, ownerId: accountId, audience, changeNote: body.note.trim() });
+    });
     return reply(row);
   });
 
@@ -124,6 +128,9 @@ export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void 
 
   mount(router, workRoutes.placeWork, async ({ accountId, params, body }) => {
     const row = await find(accountId, params.id);
+    const published = await SystemVersionRow.query(knex).where({ slug: row.slug, ownerId: accountId, withdrawn: false }).select("bases");
+    const bases = published.flatMap((version) => Object.keys(version.bases));
+    if (body.audience !== undefined) await requireDisclosure(knex, accountId, body.audience, bases, body.discloses);
     const { audience = row.audience, archived = row.archivedAt !== null } = body;
     await knex.transaction(async (trx) => {
       await row.$query(trx).patch({ audience, archivedAt: archived ? new Date().toISOString() : null });
