@@ -16,11 +16,11 @@ function adminUrl(): string {
 /** The address of one database of the cluster. */
 export const urlOf = (name: string): string => adminUrl().replace(/\/[^/]*$/, `/${name}`);
 
-/** Runs one statement on the cluster's maintenance database. */
-export async function administer(sql: string): Promise<void> {
+/** Runs one statement on the cluster's maintenance database; gives its rows. */
+export async function administer(sql: string): Promise<{ datname: string }[]> {
   const admin = knex({ client: "pg", connection: adminUrl() });
   try {
-    await admin.raw(sql);
+    return ((await admin.raw(sql)) as { rows?: { datname: string }[] }).rows ?? [];
   } finally {
     await admin.destroy();
   }
@@ -34,5 +34,5 @@ export default async function setup(): Promise<() => Promise<void>> {
   await migrate(template);
   await loadLibrary(template, fileURLToPath(new URL("../../../../systems", import.meta.url)));
   await template.destroy();
-  return () => administer(`drop database if exists ${TEMPLATE} with (force)`);
+  return async () => void (await administer(`drop database if exists ${TEMPLATE} with (force)`));
 }
