@@ -33,6 +33,10 @@ export default ts.config(
       "@typescript-eslint/no-explicit-any": "error",
       "no-eval": "error",
       "no-new-func": "error",
+      "no-restricted-syntax": [
+        "error",
+        { selector: "CatchClause[param=null]", message: "Say which error is expected, and pass on any other: failing code is not hidden." },
+      ],
       complexity: ["error", 16],
       // Prettier decides how templates are laid out.
       "vue/max-attributes-per-line": "off",

@@ -160,7 +160,8 @@ async function storm(students: number, seconds: number): Promise<void> {
           waits.push(await save());
           if (n % 5 === 0) waits.push((await mine.call("GET", `/api/drafts/${id}`)).ms);
           if (n % 10 === 3) waits.push((await mine.call("GET", "/api/systems")).ms);
-        } catch {
+        } catch (error) {
+          console.warn((error as Error).message);
           errors++;
         }
         await new Promise((resolve) => setTimeout(resolve, Math.max(0, 2_000 - (performance.now() - from))));

@@ -76,7 +76,8 @@ export function readText(file: string): string {
     throw new RequestError(`${file} is written in UTF-16. Save it as UTF-8 text.`);
   try {
     return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
-  } catch {
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error;
     throw new RequestError(`${file} is not written in UTF-8 (perhaps in an older encoding, like Latin-1). Save it as UTF-8 text.`);
   }
 }

@@ -107,6 +107,7 @@ export const OwnHandIn = Type.Object(
   {
     ...Type.Pick(HandIn, ["id", "assignmentId", "attempt", "personName", "picture", "handedAt", "state", "erasedAt"]).properties,
     title: Name,
+    classId: Id,
     className: Name,
     /** Whether the account is still in the class, and the assignment is still there. */
     open: Type.Boolean(),

@@ -183,7 +183,8 @@ const onlyJson: express.RequestHandler = (request, _, next) => {
 const readablePath: express.RequestHandler = (request, _, next) => {
   try {
     decodeURIComponent(request.path);
-  } catch {
+  } catch (error) {
+    if (!(error instanceof URIError)) throw error;
     throw new ProblemError(400, "No such address", "The address holds signs that are no text.");
   }
   next();

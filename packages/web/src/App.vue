@@ -3,6 +3,8 @@ import { computed } from "vue";
 import { RouterLink, RouterView, useRoute } from "vue-router";
 import { useSession } from "./stores/session.js";
 import AccountMenu from "./ui/AccountMenu.vue";
+import FaultNotice from "./ui/FaultNotice.vue";
+import PasswordNotice from "./ui/PasswordNotice.vue";
 import UnitSwitch from "./ui/UnitSwitch.vue";
 
 const session = useSession();
@@ -16,7 +18,7 @@ const view = computed(() => `${String(route.name)} ${route.name === "draft" ? St
 
 <template>
   <el-config-provider size="large" :button="{ autoInsertSpace: false }">
-    <a class="visually-hidden" href="#main">To the content</a>
+    <a class="visually-hidden" href="#main">Skip to content</a>
     <header v-if="framed" class="top">
       <RouterLink class="home" :to="{ name: 'workroom' }"
         ><img src="/mark.svg" alt="" width="26" height="26" /><span>Lodrin</span></RouterLink
@@ -33,7 +35,11 @@ const view = computed(() => `${String(route.name)} ${route.name === "draft" ? St
       <UnitSwitch id="unit-switch" />
       <AccountMenu />
     </header>
-    <main id="main" :class="{ framed }" tabindex="-1"><RouterView :key="view" /></main>
+    <main id="main" :class="{ framed }" tabindex="-1">
+      <PasswordNotice v-if="session.account?.notice && !route.meta['open']" :notice="session.account.notice" />
+      <RouterView v-if="session.account?.notice?.kind !== 'password-chosen' || route.meta['open']" :key="view" />
+    </main>
+    <FaultNotice />
   </el-config-provider>
 </template>
 

@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from "vue-router";
+import { CallError } from "./api/call.js";
 import { useSession } from "./stores/session.js";
 
 /** One view each, loaded when it is first opened. */
@@ -22,6 +23,18 @@ export const router = createRouter({
       name: "welcome",
       component: () => import("./features/sign-in/WelcomeView.vue"),
       meta: { open: true, title: "Welcome" },
+    },
+    {
+      path: "/account/deleted",
+      name: "deleted",
+      component: () => import("./features/account/DeletedView.vue"),
+      meta: { title: "Deleted" },
+    },
+    {
+      path: "/account/hand-ins",
+      name: "own-hand-ins",
+      component: () => import("./features/account/OwnHandInsView.vue"),
+      meta: { title: "My hand-ins" },
     },
     { path: "/account", name: "account", component: () => import("./features/account/AccountView.vue"), meta: { title: "Account" } },
     { path: "/", name: "workroom", component: () => import("./features/workroom/WorkroomView.vue"), meta: { title: "Workroom" } },
@@ -93,8 +106,9 @@ router.beforeEach(async (to) => {
   }
   try {
     await session.ask();
-  } catch {
+  } catch (error) {
     // Out of reach: the views say so themselves and try again.
+    if (!(error instanceof CallError)) throw error;
     return true;
   }
   if (!session.account && to.meta["open"] !== true) return { name: "sign-in", query: to.fullPath === "/" ? {} : { to: to.fullPath } };

@@ -5,3 +5,4 @@ declare module "*.vue" {
   export default component;
 }
 declare module "@fontsource-variable/*";
+declare module "element-plus/es/components/*/style/css";

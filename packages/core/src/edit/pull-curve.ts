@@ -1,3 +1,4 @@
+import { DraftProblem } from "../formula/error.js";
 import { parseFormula } from "../formula/parse.js";
 import type { Frame } from "../formula/scope.js";
 import { locate } from "../geometry/locate.js";
@@ -54,8 +55,9 @@ function withFullness(plan: Plan, frame: Frame, step: PathStep, to: Point): Path
     try {
       const path = PATH_MAKERS.curve({ ...step, fullness }, reader)(frame);
       return locate(path, to).off;
-    } catch {
+    } catch (error) {
       // A curve that cannot be drawn so full is no proposal.
+      if (!(error instanceof DraftProblem)) throw error;
       return Infinity;
     }
   };

@@ -1,3 +1,4 @@
+import { DraftProblem } from "./error.js";
 import { compile } from "./compile.js";
 import { FormulaError } from "./error.js";
 import type { Frame, Scope } from "./scope.js";
@@ -54,7 +55,8 @@ function partsOf(tree: Tree, scope: Scope, frame: Frame): Tree[] {
 function valueOf(tree: Tree, scope: Scope, frame: Frame): number {
   try {
     return compile(tree, scope).run(frame);
-  } catch {
+  } catch (error) {
+    if (!(error instanceof DraftProblem)) throw error;
     return 0;
   }
 }

@@ -1,7 +1,10 @@
 import type { Span } from "./tree.js";
 
+/** What a draft cannot do with its figures; any other error is a mistake of the program. */
+export class DraftProblem extends Error {}
+
 /** What is wrong with a formula: where in its text, why, and what to write instead. An empty place stands for the whole of its text. */
-export class FormulaError extends Error {
+export class FormulaError extends DraftProblem {
   override readonly name = "FormulaError";
   constructor(
     readonly why: string,

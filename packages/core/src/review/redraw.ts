@@ -1,3 +1,4 @@
+import { DraftProblem } from "../formula/error.js";
 import type { Frame } from "../formula/scope.js";
 import { pathLength } from "../geometry/path.js";
 import { distance } from "../geometry/point.js";
@@ -102,7 +103,9 @@ export function redraw(
 function attempt({ makes, target }: PlannedStep, draw: (f: Frame) => void, frame: Frame): void {
   try {
     draw(frame);
-  } catch {
+  } catch (error) {
+    // What cannot be drawn with a slip is not there; any other error is ours.
+    if (!(error instanceof DraftProblem)) throw error;
     if (makes === "point") frame.points[target] = undefined;
     else if (makes === "path") frame.paths[target] = undefined;
     else frame.slots[target] = Number.NaN;

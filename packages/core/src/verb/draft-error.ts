@@ -1,5 +1,7 @@
+import { DraftProblem } from "../formula/error.js";
+
 /** Why a step cannot be drawn with these figures, and what to do about it. */
-export class DraftError extends Error {
+export class DraftError extends DraftProblem {
   override readonly name = "DraftError";
   constructor(
     readonly why: string,

@@ -1,6 +1,6 @@
 import type { HomeUnit } from "@lodrin/core";
 import Papa from "papaparse";
-import { csvText } from "./csv-text.js";
+import { csvText, plainCell } from "./csv-text.js";
 
 /** What a draft was made from, as people typed it. `unit` is meant where a figure has none of its own. */
 export interface Answers {
@@ -37,7 +37,7 @@ export function readAnswers(text: string): { answers: Omit<Answers, "unit">; pro
     header: true,
     skipEmptyLines: "greedy",
     transformHeader: (name) => name.trim().toLowerCase(),
-    transform: (value) => value.trim(),
+    transform: (value) => plainCell(value.trim()),
   });
   const found = { measurements: new Map<string, string>(), settings: new Map<string, string>() };
   if (!read.meta.fields?.includes("name") || !read.meta.fields.includes("value"))

@@ -1,7 +1,7 @@
 import { measurementByKey, measurementCalled } from "@lodrin/core";
 import Papa from "papaparse";
 import type { AnswerProblem } from "./answers.js";
-import { csvText } from "./csv-text.js";
+import { csvText, plainCell } from "./csv-text.js";
 
 /** One size of a chart: its name and its measurements by key, as they were written. */
 export interface ChartSize {
@@ -40,7 +40,7 @@ export function readChart(text: string): { sizes: ChartSize[]; problems: AnswerP
     problems.push({ line: 1, why: "There is no heading with measurements.", fix: "Begin the file with: size,bust,waist,…" });
   const seen = new Set<string>();
   const sizes = rows.flatMap((row, i): ChartSize[] => {
-    const [name = "", ...cells] = row.map((cell) => cell.trim());
+    const [name = "", ...cells] = row.map((cell) => plainCell(cell.trim()));
     if (name === "" || seen.has(name)) {
       problems.push({
         line: i + 2,

@@ -175,7 +175,7 @@ interface OwnRow extends Omit<OwnHandIn, "handedAt" | "erasedAt"> {
 
 const OWN = `
   select h.id, h.assignment_id as "assignmentId", h.attempt, h.person_name as "personName", h.picture is not null as picture,
-    h.handed_at as "handedAt", h.state, h.erased_at as "erasedAt", a.title, c.name as "className",
+    h.handed_at as "handedAt", h.state, h.erased_at as "erasedAt", a.title, c.id as "classId", c.name as "className",
     a.deleted_at is null and c.deleted_at is null and m.account_id is not null as open,
     ${HAS_RESULT} as marked
   from hand_ins h join assignments a on a.id = h.assignment_id join classes c on c.id = a.class_id

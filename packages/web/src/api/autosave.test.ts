@@ -16,8 +16,13 @@ class Server {
   status = 0;
   sent: Partial<Thing>[] = [];
 
+  /** A note that it never takes. */
+  forbidden: string | undefined;
+
   send = (_: string, version: number, patch: Partial<Thing>): Promise<Thing> => {
     this.sent.push(patch);
+    if (this.forbidden !== undefined && patch.note === this.forbidden)
+      return Promise.reject(new CallError(422, "Refused", "not this note"));
     if (this.down) return Promise.reject(new CallError(0, "No connection", ""));
     if (this.status) return Promise.reject(new CallError(this.status, "Refused", "no"));
     if (version !== this.stored.version) return Promise.reject(new CallError(409, "Changed", "elsewhere", this.stored));
@@ -52,7 +57,7 @@ describe("a thing that saves itself", () => {
     expect(server.sent).toEqual([{ note: "ab" }]);
     expect(autosave.state.value).toBe("saved");
     expect(autosave.savedAt.value).toBe("2026-11-25T10:42:00.000Z");
-    expect(localStorage.length).toBe(0);
+    expect({ ...localStorage }).toEqual({ "lodrin.thing.a.unread": "{oops" });
   });
 
   it("notices a change inside a field", async () => {
@@ -157,10 +162,10 @@ describe("a lost connection loses nothing", () => {
     expect(autosave.why.value).toBe("no");
   });
 
-  it("what cannot be read on the device is dropped, not thrown", () => {
+  it("what cannot be read on the device is laid aside, not thrown", () => {
     localStorage.setItem("lodrin.thing.a", "{oops");
     expect(server.open().local.note).toBe("");
-    expect(localStorage.length).toBe(0);
+    expect({ ...localStorage }).toEqual({ "lodrin.thing.a.unread": "{oops" });
   });
 });
 
@@ -216,5 +221,46 @@ describe("two tabs", () => {
     expect(second.state.value).toBe("collision");
     expect(second.local.note).toBe("left behind");
     expect(second.theirs.value?.note).toBe("changed elsewhere");
+  });
+});
+
+describe("what the server refuses", () => {
+  it("does not hold back the other fields that wait", async () => {
+    server.forbidden = "never";
+    const autosave = server.open();
+    edit(autosave, "never");
+    (autosave.local as { figures: Record<string, string> }).figures = { chest: "99" };
+    await settle();
+    expect([server.stored.figures, server.stored.note]).toEqual([{ chest: "99" }, ""]);
+    expect([autosave.state.value, autosave.why.value]).toEqual(["refused", "not this note"]);
+    expect(autosave.local.note).toBe("never");
+    edit(autosave, "better");
+    await settle();
+    expect([autosave.state.value, server.stored.note]).toEqual(["saved", "better"]);
+    autosave.stop();
+  });
+
+  it("for want of space is tried again later, and says so meanwhile", async () => {
+    const autosave = server.open();
+    server.status = 507;
+    edit(autosave, "large");
+    await settle();
+    expect(autosave.state.value).toBe("refused");
+    server.status = 0;
+    await vi.advanceTimersByTimeAsync(31_000);
+    expect([autosave.state.value, server.stored.note]).toEqual(["saved", "large"]);
+    autosave.stop();
+  });
+
+  it("because the session ended goes on by itself once somebody signed in again", async () => {
+    const autosave = server.open();
+    server.status = 401;
+    edit(autosave, "typed meanwhile");
+    await settle();
+    expect(autosave.state.value).toBe("signed-out");
+    server.status = 0;
+    await vi.advanceTimersByTimeAsync(11_000);
+    expect([autosave.state.value, server.stored.note]).toEqual(["saved", "typed meanwhile"]);
+    autosave.stop();
   });
 });

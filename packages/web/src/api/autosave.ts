@@ -1,6 +1,8 @@
 import same from "fast-deep-equal";
 import { computed, type ComputedRef, reactive, ref, type Ref, watch } from "vue";
+import { reportFault } from "../ui/faults.js";
 import { type CallError } from "./call.js";
+import { isRefusal, sendApart } from "./send-apart.js";
 
 /** Where a change stands. */
 export type AutosaveState = "saved" | "waiting" | "saving" | "offline" | "signed-out" | "collision" | "refused";
@@ -49,6 +51,8 @@ export interface Autosave<T extends Saveable, F extends keyof T & string> {
 
 const PAUSE_MS = 500;
 const RETRY_MS = 2_500;
+const SIGNED_OUT_MS = 10_000;
+const FULL_MS = 30_000;
 
 /** Starts keeping `loaded`. Edits left on this device by an earlier visit are taken up again. */
 export function startAutosave<T extends Saveable, F extends keyof T & string>(loaded: T, rules: AutosaveRules<T, F>): Autosave<T, F> {
@@ -106,9 +110,27 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
       if (more) later(PAUSE_MS);
       return !more;
     } catch (error) {
+      const fields = Object.keys(patch) as F[];
+      if (isRefusal(error) && fields.length > 1 && (await saveApart(fields))) return false;
       fail(error as CallError);
       return false;
     }
+  }
+
+  /** One field that is refused does not hold back the others: each is sent by itself. True when any was taken. */
+  async function saveApart(fields: readonly F[]): Promise<boolean> {
+    let taken = 0;
+    const refused = await sendApart(fields, async (some) => {
+      const patch = Object.fromEntries(some.map((field) => [field, clone((local as Pick<T, F>)[field])])) as Partial<Pick<T, F>>;
+      base = await rules.send(loaded.id, base.version, patch, base);
+      taken += some.length;
+    }).catch((error: CallError) => [{ item: fields[0], why: error.message }]);
+    if (taken === 0) return false;
+    savedAt.value = base.updatedAt;
+    remember();
+    why.value = refused.map((r) => r.why).join(" ");
+    state.value = refused.length > 0 ? "refused" : "saved";
+    return true;
   }
 
   function fail(error: CallError): void {
@@ -116,8 +138,15 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
     if (error.status === 409) {
       theirs.value = error.current as T;
       state.value = "collision";
-    } else if (error.status === 401) state.value = "signed-out";
-    else if (error.status === 0 || error.status >= 500 || error.status === 429) {
+    } else if (error.status === 507) {
+      // Full: shown with what to do, and tried again when there may be room.
+      state.value = "refused";
+      later(FULL_MS);
+    } else if (error.status === 401 || error.status === 423) {
+      // Signed in again, here or in another tab, it goes on by itself.
+      state.value = "signed-out";
+      later(SIGNED_OUT_MS);
+    } else if (error.status === 0 || error.status === 408 || error.status >= 500 || error.status === 429) {
       state.value = "offline";
       later(RETRY_MS);
     } else state.value = "refused";
@@ -187,8 +216,11 @@ function takeUp<T>(storageKey: string, base: Saveable, apply: (pending: Pending<
   try {
     const pending = JSON.parse(stored) as Pending<T>;
     if (typeof pending.version === "number" && pending.version <= base.version) apply(pending);
-  } catch {
+  } catch (error) {
+    // What cannot be read is not thrown away: it lies beside, for whoever looks for it.
+    localStorage.setItem(`${storageKey}.unread`, stored);
     localStorage.removeItem(storageKey);
+    reportFault(error, "edits on this device");
   }
 }
 

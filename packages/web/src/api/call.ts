@@ -9,6 +9,8 @@ export class CallError extends Error {
     readonly title: string,
     readonly detail: string,
     readonly current?: unknown,
+    /** Private systems that become readable, by slug: whoever agrees asks again. */
+    readonly discloses?: Readonly<Record<string, string>>,
   ) {
     super(detail || title);
   }
@@ -22,17 +24,19 @@ const PATIENCE_MS = 20_000;
 /** Calls one route of the API. Throws CallError, never anything else. */
 export async function call<T extends Route>(route: T, given: Given<T>): Promise<ReplyOf<T>> {
   const { params, body } = given as { params?: Record<string, string>; body?: unknown };
-  const path = route.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params?.[name] ?? ""));
-  return (await answerTo(route, path, body)).reply;
+  return (await answerTo(route, pathOf(route, params ?? {}), body)).reply;
 }
+
+const pathOf = ({ path }: Route, params: Readonly<Record<string, string>>): string =>
+  path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ""));
 
 type ItemOf<T> = ReplyOf<T> extends readonly (infer I)[] ? I : never;
 
-/** Calls a list that is told page by page, to its end. A row that moved meanwhile is given once. Throws CallError. */
-export async function callAll<T extends Route>(route: T): Promise<ItemOf<T>[]> {
+/** Calls a list that is sent page by page, to its end. A row that moved meanwhile is given once. Throws CallError. */
+export async function callAll<T extends Route>(route: T, params: Readonly<Record<string, string>> = {}): Promise<ItemOf<T>[]> {
   const all: ItemOf<T>[] = [];
   const seen = new Set<string>();
-  for (let path: string | undefined = route.path; path !== undefined;) {
+  for (let path: string | undefined = pathOf(route, params); path !== undefined;) {
     const { reply, next }: Answer<T> = await answerTo(route, path, undefined);
     for (const item of reply as ItemOf<T>[]) {
       const key = (item as { id?: string }).id ?? JSON.stringify(item);
@@ -75,7 +79,13 @@ async function answerTo<T extends Route>(route: T, path: string, body: unknown):
 }
 
 function problemOf(status: number, reply: unknown): CallError {
-  const problem = (reply ?? {}) as { title?: string; detail?: string; errors?: { at: string; message: string }[]; current?: unknown };
+  const problem = (reply ?? {}) as {
+    title?: string;
+    detail?: string;
+    errors?: { at: string; message: string }[];
+    current?: unknown;
+    discloses?: Record<string, string>;
+  };
   const places = problem.errors?.map((e) => `${e.at.replace(/^\//, "")} ${e.message}`).join("; ");
   if (status === 502 || status === 503 || status === 504) return new CallError(0, "No connection", "Lodrin cannot be reached just now.");
   return new CallError(
@@ -83,5 +93,6 @@ function problemOf(status: number, reply: unknown): CallError {
     problem.title ?? "That did not work",
     [problem.detail, places].filter(Boolean).join(" ") || "Lodrin gave no reason. Try again.",
     problem.current,
+    problem.discloses,
   );
 }

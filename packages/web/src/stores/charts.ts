@@ -3,6 +3,7 @@ import { defineStore } from "pinia";
 import { v4 as uuid } from "uuid";
 import { ref } from "vue";
 import { call } from "../api/call.js";
+import { mayDelete } from "./deleting.js";
 import { useUndo } from "./undo.js";
 
 /** The size charts of the house. */
@@ -22,6 +23,7 @@ export const useCharts = defineStore("charts", () => {
   }
 
   async function remove(chart: SizeChart): Promise<void> {
+    if (!(await mayDelete({ kind: "chart", id: chart.id, title: chart.name }))) return;
     await call(chartRoutes.removeChart, { params: { id: chart.id } });
     charts.value = charts.value.filter(({ id }) => id !== chart.id);
     useUndo().offer(`“${chart.name}” is deleted.`, async () => {

@@ -3,6 +3,7 @@ import { defineStore } from "pinia";
 import { v4 as uuid } from "uuid";
 import { computed, ref } from "vue";
 import { call } from "../api/call.js";
+import { mayDelete } from "./deleting.js";
 import { useUndo } from "./undo.js";
 
 /** The classes I teach or am in. */
@@ -30,8 +31,10 @@ export const useClasses = defineStore("classes", () => {
   const join = async (code: string): Promise<SchoolClass> =>
     refresh(await call(classRoutes.joinClass, { params: { code: code.replace(/[\s-]/g, "") } }));
 
-  const change = async ({ id, version }: SchoolClass, given: Partial<BodyOf<typeof classRoutes.addClass>>): Promise<SchoolClass> =>
-    refresh(await call(classRoutes.changeClass, { params: { id }, body: { version, ...given } }));
+  const change = async (
+    { id, version }: SchoolClass,
+    given: Omit<BodyOf<typeof classRoutes.changeClass>, "version">,
+  ): Promise<SchoolClass> => refresh(await call(classRoutes.changeClass, { params: { id }, body: { version, ...given } }));
 
   const share = async (id: string, shares: boolean): Promise<SchoolClass> =>
     refresh(await call(classRoutes.share, { params: { id }, body: { shares } }));
@@ -41,11 +44,16 @@ export const useClasses = defineStore("classes", () => {
     classes.value = classes.value.filter((c) => c.id !== id);
   }
 
-  async function remove({ id, name }: SchoolClass): Promise<void> {
+  /** Gives whether it was deleted. */
+  async function remove({ id, name }: SchoolClass): Promise<boolean> {
+    if (!(await mayDelete({ kind: "class", id, title: name }))) return false;
     await call(classRoutes.removeClass, { params: { id } });
     classes.value = classes.value.filter((c) => c.id !== id);
-    useUndo().offer(`“${name}” is put away.`, async () => void refresh(await call(classRoutes.restoreClass, { params: { id } })));
+    useUndo().offer(`“${name}” is deleted.`, async () => void refresh(await call(classRoutes.restoreClass, { params: { id } })));
+    return true;
   }
 
-  return { classes, loaded, taught, joined, load, refresh, add, join, change, share, leave, remove };
+  const newCode = async ({ id }: SchoolClass): Promise<SchoolClass> => refresh(await call(classRoutes.newCode, { params: { id } }));
+
+  return { classes, loaded, taught, joined, load, refresh, add, join, change, share, leave, remove, newCode };
 });

@@ -3,6 +3,7 @@ import { defineStore } from "pinia";
 import { v4 as uuid } from "uuid";
 import { ref } from "vue";
 import { call, callAll } from "../api/call.js";
+import { mayDelete } from "./deleting.js";
 import { useUndo } from "./undo.js";
 
 /** The drafts I keep, newest first. */
@@ -28,6 +29,7 @@ export const useDrafts = defineStore("drafts", () => {
   }
 
   async function remove(draft: { id: string; name: string }): Promise<void> {
+    if (!(await mayDelete({ kind: "draft", id: draft.id, title: draft.name }))) return;
     await call(draftRoutes.removeDraft, { params: { id: draft.id } });
     drafts.value = drafts.value.filter((d) => d.id !== draft.id);
     useUndo().offer(`“${draft.name}” is deleted.`, async () => {

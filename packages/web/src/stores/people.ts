@@ -3,6 +3,7 @@ import { defineStore } from "pinia";
 import { v4 as uuid } from "uuid";
 import { ref } from "vue";
 import { call, callAll } from "../api/call.js";
+import { eraseForGood, mayDelete } from "./deleting.js";
 import { useUndo } from "./undo.js";
 
 /** A day as the database keeps it. */
@@ -31,12 +32,13 @@ export const usePeople = defineStore("people", () => {
   }
 
   async function remove(person: Person): Promise<void> {
+    if (!(await mayDelete({ kind: "person", id: person.id, title: person.name }))) return;
     await call(bodyRoutes.removePerson, { params: { id: person.id } });
     people.value = people.value.filter((p) => p.id !== person.id);
     useUndo().offer(
       `${person.name} is deleted.`,
       async () => void people.value.push(await call(bodyRoutes.restorePerson, { params: { id: person.id } })),
-      () => call(bodyRoutes.erasePerson, { params: { id: person.id } }),
+      () => eraseForGood({ kind: "person", id: person.id, title: person.name }),
     );
   }
 
@@ -56,6 +58,8 @@ export const usePeople = defineStore("people", () => {
   }
 
   async function removeSet(set: MeasurementSet): Promise<void> {
+    const thing = { kind: "set", id: set.id, title: "these measurements" } as const;
+    if (!(await mayDelete(thing))) return;
     await call(bodyRoutes.removeSet, { params: { id: set.id } });
     const person = byId(set.personId);
     if (person) person.sets = person.sets.filter((s) => s.id !== set.id);
@@ -65,7 +69,7 @@ export const usePeople = defineStore("people", () => {
         const back = await call(bodyRoutes.restoreSet, { params: { id: set.id } });
         byId(set.personId)?.sets.unshift(back);
       },
-      () => call(bodyRoutes.eraseSet, { params: { id: set.id } }),
+      () => eraseForGood(thing),
     );
   }
 

@@ -39,6 +39,22 @@ export const useSession = defineStore("session", () => {
     account.value = await call(accountRoutes.confirmSignUp, { body: { token } });
   }
 
+  /** Takes the account back, with the password of before, from whoever used a link for a new one. */
+  async function takeBack(email: string, old: string, password: string): Promise<void> {
+    account.value = await call(accountRoutes.takeBackPassword, { body: { email, old, password } });
+  }
+
+  /** Makes a link for a new password worth nothing. */
+  async function revokeLink(): Promise<void> {
+    await call(accountRoutes.revokeLink, {});
+    account.value = await call(accountRoutes.me, {});
+  }
+
+  /** Says that the new password is one's own: the account is unlocked. */
+  async function agreeToPassword(): Promise<void> {
+    account.value = await call(accountRoutes.agreeToPassword, {});
+  }
+
   async function signOut(): Promise<void> {
     await call(accountRoutes.signOut, {});
     account.value = undefined;
@@ -48,12 +64,13 @@ export const useSession = defineStore("session", () => {
   function prefer(change: Partial<Pick<Account, "unit" | "look">>): void {
     if (!account.value) return;
     account.value = { ...account.value, ...change };
-    void call(accountRoutes.prefer, { body: change }).catch(() => undefined);
+    // A preference that did not arrive is set again with the next; the screen follows at once.
+    call(accountRoutes.prefer, { body: change }).catch((away: Error) => console.warn(away.message));
   }
 
   const dark = usePreferredDark();
   const night = computed(() => (account.value?.look ?? "auto") === "night" || ((account.value?.look ?? "auto") === "auto" && dark.value));
   watchEffect(() => (document.documentElement.dataset["look"] = night.value ? "night" : "day"));
 
-  return { account, asked, unit, night, ask, signIn, signUp, confirm, signOut, prefer };
+  return { account, asked, unit, night, ask, signIn, signUp, confirm, takeBack, revokeLink, agreeToPassword, signOut, prefer };
 });

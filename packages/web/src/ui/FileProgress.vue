@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** Inside a message: which file is being made, and a way to stop it. */
-defineProps<{ name: string }>();
+defineProps<{ name: string; ahead?: number | null }>();
 defineEmits<{ stop: [] }>();
 </script>
 
 <template>
   <div class="making">
-    <p role="status">Making {{ name }} …</p>
+    <p v-if="ahead" role="status">{{ name }} is waiting: {{ ahead }} {{ ahead === 1 ? "file" : "files" }} before yours.</p>
+    <p v-else role="status">Making {{ name }} …</p>
     <el-progress :percentage="100" :indeterminate="true" :show-text="false" :aria-label="`Making ${name}`" />
     <el-button @click="$emit('stop')">Stop</el-button>
   </div>

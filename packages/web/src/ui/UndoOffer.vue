@@ -8,8 +8,8 @@ const why = ref("");
 
 async function attempt(act: () => Promise<unknown>, told: string): Promise<void> {
   try {
-    await act();
-    emit("done");
+    // What was asked about and not agreed to is not done.
+    if ((await act()) !== false) emit("done");
   } catch (error) {
     why.value = `${told}: ${(error as Error).message}`;
   }
@@ -21,7 +21,7 @@ async function attempt(act: () => Promise<unknown>, told: string): Promise<void>
     <p>{{ text }}</p>
     <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
     <div class="acts">
-      <el-button type="primary" @click="attempt(props.undo, 'It could not be brought back')">Bring it back</el-button>
+      <el-button type="primary" @click="attempt(props.undo, 'It could not be restored')">Restore</el-button>
       <el-button v-if="props.forGood" text @click="attempt(props.forGood, 'It could not be deleted for good')">Delete for good</el-button>
     </div>
   </div>

@@ -8,6 +8,8 @@ import ChangePassword from "./ChangePassword.vue";
 import DeleteAccount from "./DeleteAccount.vue";
 import EventsList from "./EventsList.vue";
 import MembersTable from "./MembersTable.vue";
+import LinkButton from "../../ui/LinkButton.vue";
+import StorageLine from "./StorageLine.vue";
 import SignedInPlaces from "./SignedInPlaces.vue";
 
 /** One's own account; for those who look after the place also the people in it. */
@@ -41,12 +43,17 @@ const members = () => callAll(accountRoutes.members);
         </section>
       </div>
       <section class="card">
-        <h2>What is kept of you</h2>
+        <h2>Your data</h2>
         <p>
-          Your people, their measurements and your drafts, in one file to take along: as JSON for programs, as tables for a spreadsheet.
-          Nobody else sees them.
+          Your people, their measurements, drafts, hand-ins with their pictures, comments and answers in one file: as JSON for programs, as
+          tables for a spreadsheet.
         </p>
-        <el-button tag="a" :href="dataPath" download>Download all of it</el-button>
+        <p class="links">
+          <el-button tag="a" :href="dataPath" download>Download all of it</el-button>
+          <LinkButton :to="{ name: 'own-hand-ins' }">My hand-ins</LinkButton>
+          <LinkButton :to="{ name: 'deleted' }">Deleted</LinkButton>
+        </p>
+        <StorageLine />
       </section>
       <MembersTable v-if="session.account.role !== 'student'" class="card wide" :load="members" />
       <section class="card end">
@@ -77,5 +84,10 @@ header,
   display: grid;
   gap: 12px;
   justify-items: start;
+}
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 </style>

@@ -18,7 +18,9 @@ const WORDS: Readonly<Record<AccountEvent["what"], string>> = {
   "figures-seen": "The figures of your drafts were looked at",
   "hand-in-seen": "What you handed in was looked at",
   "hand-in-judged": "What you handed in was judged",
-  "results-taken-out": "Results with yours among them were taken out",
+  "results-taken-out": "Results with yours among them were downloaded",
+  "reset-link-revoked": "A link for a new password was revoked",
+  "password-taken-back": "The password was taken back with the one of before",
 };
 
 onMounted(() => attempt(async () => (events.value = await callAll(accountRoutes.events))));
@@ -27,11 +29,12 @@ onMounted(() => attempt(async () => (events.value = await callAll(accountRoutes.
 <template>
   <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
   <p v-else-if="events?.length === 0" class="quiet">
-    Nothing yet. When somebody changes your role or makes a link for a new password, it stands here.
+    Nothing yet. When somebody changes your role or makes a link for a new password, you see it here.
   </p>
   <ol v-else>
     <li v-for="(e, i) in events" :key="i">
-      {{ WORDS[e.what] }} <span class="quiet small">by {{ e.by }}, {{ sayMoment(e.at) }}</span>
+      {{ WORDS[e.what] }}<template v-if="e.detail"> ({{ e.detail }})</template>
+      <span class="quiet small">by {{ e.by }}, {{ sayMoment(e.at) }}</span>
     </li>
   </ol>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { accountRoutes, ranksAbove, type ReplyOf, type Role } from "@lodrin/contract";
+import { accountRoutes, type ReplyOf, type Role } from "@lodrin/contract";
 import { computed, onMounted, ref } from "vue";
 import { call } from "../../api/call.js";
 import { useSession } from "../../stores/session.js";
@@ -13,14 +13,13 @@ const session = useSession();
 const members = ref<readonly Member[]>([]);
 const sought = ref("");
 const { why, attempt } = useAttempt();
-const link = ref<{ name: string; url: string; until: string }>();
+/** A link to hand on; without an address it was sent to the person by e-mail. */
+const link = ref<{ name: string; url: string | undefined }>();
 
 const shown = computed(() => {
   const text = sought.value.trim().toLowerCase();
   return members.value.filter((m) => `${m.name} ${m.email}`.toLowerCase().includes(text));
 });
-const below = (member: Member): boolean => ranksAbove(session.account?.role ?? "student", member.role);
-
 onMounted(() => attempt(async () => (members.value = await props.load())));
 
 const changeRole = (member: Member, role: Role): Promise<void> =>
@@ -31,8 +30,8 @@ const changeRole = (member: Member, role: Role): Promise<void> =>
 
 const makeLink = (member: Member): Promise<void> =>
   attempt(async () => {
-    const { path, until } = await call(accountRoutes.resetLink, { params: { id: member.id } });
-    link.value = { name: member.name, url: new URL(path, location.href).href, until };
+    const { path } = await call(accountRoutes.resetLink, { params: { id: member.id } });
+    link.value = { name: member.name, url: path === null ? undefined : new URL(path, location.href).href };
   });
 </script>
 
@@ -66,13 +65,19 @@ const makeLink = (member: Member): Promise<void> =>
       </el-table-column>
       <el-table-column label="Forgot the password" min-width="180">
         <template #default="{ row }: { row: Member }">
-          <el-button v-if="below(row)" :aria-label="`Make a link for ${row.name}`" @click="makeLink(row)">Make a link</el-button>
+          <el-button v-if="row.mayReset" :aria-label="`Make a link for ${row.name}`" @click="makeLink(row)">Make a link</el-button>
         </template>
       </el-table-column>
     </el-table>
     <el-dialog :model-value="link !== undefined" :title="`For ${link?.name ?? ''}`" width="min(560px, 92vw)" @close="link = undefined">
-      <p>Whoever opens this link may set a new password, once, within a day. Give it to {{ link?.name }} and nobody else.</p>
-      <el-input class="link" :model-value="link?.url" readonly size="large" aria-label="Link" />
+      <template v-if="link?.url">
+        <p>
+          Give this link to {{ link.name }} and nobody else: it sets a new password, once, within a day. {{ link.name }} sees at the next
+          sign-in that you made it, and the account stays locked until then.
+        </p>
+        <el-input class="link" :model-value="link.url" readonly size="large" aria-label="Link" />
+      </template>
+      <p v-else>The link was sent to {{ link?.name }} by e-mail. It works once, within a day.</p>
     </el-dialog>
   </section>
 </template>

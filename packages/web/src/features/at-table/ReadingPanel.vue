@@ -4,11 +4,13 @@ import { type ControlReading, type HomeUnit, parseTape, type Plan, type Review, 
 import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 import TapeField from "../../ui/TapeField.vue";
+import { useKeptText } from "../../ui/use-kept-text.js";
 import { howSure, offSaid, readingSaid } from "./cause-words.js";
 
 /** What the tape reads on the own paper, judged: quiet when it is right, else what probably happened and what it spoils. */
 const props = defineProps<{
   plan: Plan;
+  draftId: string;
   step: string;
   unit: HomeUnit;
   review: Review;
@@ -23,13 +25,12 @@ const emit = defineEmits<{ read: [name: string, written: string]; go: [step: str
 
 /** What is read: the step, until another reading is asked for. */
 const what = ref(props.step);
-const written = ref("");
+const typed = computed(() => `reading-${props.draftId}-${what.value}`);
+const written = useKeptText(typed);
 watch(
   () => props.step,
-  (step) => {
-    what.value = step;
-    written.value = "";
-  },
+  // What is half typed stays, and is there again at its step.
+  (step) => (what.value = written.value.trim() === "" ? step : what.value),
 );
 const field = useTemplateRef<HTMLElement>("field");
 const judged = computed(() => props.review.readings.find((r) => r.name === what.value));
@@ -73,7 +74,6 @@ async function focus(): Promise<void> {
 }
 function read(name: string): void {
   what.value = name;
-  written.value = "";
   void focus();
 }
 defineExpose({ focus: () => void focus() });

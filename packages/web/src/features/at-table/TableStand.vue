@@ -3,10 +3,11 @@ import { Back, Check, Microphone, Right } from "@element-plus/icons-vue";
 import { assignmentRoutes } from "@lodrin/contract";
 import { explainStep, stepName, tapeText } from "@lodrin/core";
 import { useWakeLock } from "@vueuse/core";
-import { computed, defineAsyncComponent, onMounted, ref, shallowRef, useTemplateRef, watch } from "vue";
+import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef, watch } from "vue";
 import { call } from "../../api/call.js";
 import BoardPaper from "../../board/BoardPaper.vue";
 import { useClasses } from "../../stores/classes.js";
+import { reportFault } from "../../ui/faults.js";
 import LinkButton from "../../ui/LinkButton.vue";
 import { useRest } from "../../ui/use-rest.js";
 import TapeMeasure from "../../ui/TapeMeasure.vue";
@@ -36,25 +37,24 @@ const table = useAtTable(draft.id);
 const { ready, why, again } = useLoad(table.load);
 /** How far a hand may be off, where an assignment says so. */
 const tolerance = ref<number>();
-/** What was read and is not judged yet. */
-const pending = shallowRef<{ readonly name: string; readonly written: string }>();
+/** What was read and is not judged yet: the oldest first, also from an earlier visit. */
+const pending = computed(() => table.typed.value[0]);
 const refused = ref("");
-const { review, controls, asking } = useReview(system, () => ({
+const { review, controls, asking, failed } = useReview(system, () => ({
   measurements: local.measurements,
   settings: local.settings,
   writtenIn: local.unit,
   unit: unit.value,
   toleranceMm: tolerance.value,
-  readings: pending.value ? { ...table.readings.value, [pending.value.name]: pending.value.written } : table.readings.value,
+  readings: table.readings.value,
 }));
-// A reading is kept with what was said of it.
+// A reading is stored the moment it is typed, and sent with what was said of it.
 watch([asking, review], () => {
   const judged = pending.value && review.value.readings.find((r) => r.name === pending.value?.name);
   if (asking.value || !pending.value || !judged) return;
   const kept = keptReading(judged, pending.value.written);
-  refused.value = kept ? "" : `${judged.why ?? ""} ${judged.fix ?? ""}`;
-  if (kept) table.take(kept);
-  pending.value = undefined;
+  refused.value = kept ? "" : `${pending.value.written}: ${judged.why ?? ""} ${judged.fix ?? ""}`;
+  table.judged(pending.value, kept);
 });
 const voice = useVoice();
 const rest = useRest();
@@ -140,8 +140,9 @@ onMounted(async () => {
     await classes.load();
     const asked = await Promise.all(classes.joined.map(({ id }) => call(assignmentRoutes.assignments, { params: { id } })));
     tolerance.value = asked.flat().find((a) => a.slug === draft.slug && a.systemVersion === draft.systemVersion)?.toleranceMm;
-  } catch {
-    // Without its classes a draft is judged as a hand usually is.
+  } catch (error) {
+    // Without its classes a draft is judged by the usual tolerance.
+    reportFault(error, "the assignments of a draft");
   }
 });
 </script>
@@ -168,6 +169,18 @@ onMounted(async () => {
     <el-alert v-if="why || table.why.value" class="why" type="warning" show-icon :closable="false" :title="why || table.why.value">
       <el-button v-if="why" text @click="again">Try again</el-button>
     </el-alert>
+    <el-alert
+      v-if="failed || table.refused.value.length"
+      class="why"
+      type="error"
+      role="alert"
+      show-icon
+      title="Not everything could be checked or saved."
+      @close="table.refused.value = []"
+    >
+      <p v-if="failed">Your readings are saved, but could not be checked just now: {{ failed }} They are checked with the next one.</p>
+      <p v-for="line in table.refused.value" :key="line">{{ line }}</p>
+    </el-alert>
     <FollowBar
       v-if="rest && classes.joined.length > 0"
       class="follow"
@@ -185,15 +198,16 @@ onMounted(async () => {
         <ReadingPanel
           ref="reading"
           :plan="plan"
+          :draft-id="draft.id"
           :step="name"
           :unit="unit"
           :review="review"
           :controls="controls"
-          :asking="pending !== undefined"
+          :asking="pending !== undefined && asking"
           :refused="refused"
           :readings="table.readings.value"
           :history="table.history.value"
-          @read="(what, written) => (pending = { name: what, written })"
+          @read="(what, written) => table.type({ name: what, written })"
           @go="goTo"
         />
         <StepQuestions v-if="rest && classes.joined.length + classes.taught.length > 0" :slug="draft.slug" :step="name" />

@@ -10,10 +10,10 @@ import {
   type Review,
   run,
 } from "@lodrin/core";
+import { serve } from "../../workers/serve.js";
 
 /** What the page asks: the draft, and what the tape read on the paper. */
 export interface ReviewQuestion {
-  readonly id: number;
   readonly notation: string;
   readonly bases: Library;
   readonly measurements: Given;
@@ -26,7 +26,6 @@ export interface ReviewQuestion {
 }
 
 export interface ReviewAnswer {
-  readonly id: number;
   readonly review: Review;
   readonly controls: readonly ControlReading[];
 }
@@ -35,13 +34,13 @@ let known: { readonly notation: string; readonly plan: Plan } | undefined;
 let controls: { readonly key: string; readonly list: readonly ControlReading[] } | undefined;
 
 // Every slip that a hand might make is tried on the draft: done here, the page goes on answering.
-self.addEventListener("message", ({ data }: MessageEvent<ReviewQuestion>) => {
-  const { id, notation, bases, measurements, settings, writtenIn, unit, readings, toleranceMm } = data;
+serve<ReviewQuestion, ReviewAnswer>((question, give) => {
+  const { notation, bases, measurements, settings, writtenIn, unit, readings, toleranceMm } = question;
   if (known?.notation !== notation) known = { notation, plan: loadSystem(notation, bases).plan };
   const { plan } = known;
   const drafted = run(plan, measurements, settings, writtenIn);
   const judged = review(plan, drafted, readings, toleranceMm === undefined ? { unit } : { unit, toleranceMm });
   const key = JSON.stringify([notation, measurements, settings]);
   if (controls?.key !== key) controls = { key, list: controlsOf(plan, drafted, unit) };
-  self.postMessage({ id, review: judged, controls: controls.list } satisfies ReviewAnswer);
+  give({ review: judged, controls: controls.list });
 });

@@ -1,6 +1,7 @@
 import type { ControlReading, Given, HomeUnit, Review } from "@lodrin/core";
-import { onScopeDispose, type Ref, ref, shallowRef, watch } from "vue";
+import { type Ref, shallowRef, watch } from "vue";
 import type { ShelfSystem } from "../../stores/shelf.js";
+import { useWorker } from "../../workers/ask.js";
 import type { ReviewAnswer, ReviewQuestion } from "./review-worker.js";
 
 /** A hand draft to be judged: the run it is of, and what was read on it, as written. */
@@ -17,34 +18,29 @@ export interface HandDraft {
 export function useReview(
   { sheet }: Pick<ShelfSystem, "sheet">,
   draft: () => HandDraft,
-): { review: Ref<Review>; controls: Ref<readonly ControlReading[]>; asking: Ref<boolean> } {
+): {
+  review: Ref<Review>;
+  controls: Ref<readonly ControlReading[]>;
+  asking: Readonly<Ref<boolean>>;
+  /** Why the readings could not be judged; empty when they were. */
+  failed: Readonly<Ref<string>>;
+} {
   const review = shallowRef<Review>({ readings: [], together: [] });
   const controls = shallowRef<readonly ControlReading[]>([]);
-  const asking = ref(true);
-  const worker = new Worker(new URL("./review-worker.ts", import.meta.url), { type: "module" });
-  let asked = 0;
-  worker.addEventListener("message", ({ data }: MessageEvent<ReviewAnswer>) => {
-    if (data.id !== asked) return;
-    review.value = data.review;
-    controls.value = data.controls;
-    asking.value = false;
-  });
+  const { ask, asking, failed } = useWorker<ReviewQuestion, ReviewAnswer>(
+    () => new Worker(new URL("./review-worker.ts", import.meta.url), { type: "module" }),
+    (answer) => {
+      review.value = answer.review;
+      controls.value = answer.controls;
+    },
+  );
   watch(
     draft,
     ({ toleranceMm, ...given }) => {
-      asked += 1;
-      asking.value = true;
       const plain = JSON.parse(JSON.stringify(given)) as Omit<HandDraft, "toleranceMm">;
-      worker.postMessage({
-        id: asked,
-        notation: sheet.notation,
-        bases: { ...sheet.bases },
-        ...plain,
-        toleranceMm,
-      } satisfies ReviewQuestion);
+      ask({ notation: sheet.notation, bases: { ...sheet.bases }, ...plain, toleranceMm });
     },
     { immediate: true, deep: true },
   );
-  onScopeDispose(() => worker.terminate());
-  return { review, controls, asking };
+  return { review, controls, asking, failed };
 }

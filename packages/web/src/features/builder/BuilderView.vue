@@ -8,6 +8,7 @@ import { computed, ref } from "vue";
 import { RouterLink, useRouter } from "vue-router";
 import { call, callAll } from "../../api/call.js";
 import { useShelf } from "../../stores/shelf.js";
+import { mayDelete } from "../../stores/deleting.js";
 import { useUndo } from "../../stores/undo.js";
 import LoadState from "../../ui/LoadState.vue";
 import { sayMoment } from "../../ui/times.js";
@@ -53,8 +54,9 @@ function notationOf(json: string): string | undefined {
   try {
     const text = printNotation(JSON.parse(json) as System);
     return /^system "/m.test(text) ? text : undefined;
-  } catch {
-    return undefined;
+  } catch (error) {
+    if (error instanceof SyntaxError || error instanceof TypeError) return undefined;
+    throw error;
   }
 }
 
@@ -69,6 +71,7 @@ const awayCount = computed(() => works.value.filter((w) => w.archived).length);
 
 const remove = (work: Listed): Promise<void> =>
   attempt(async () => {
+    if (!(await mayDelete({ kind: "work", id: work.id, title: work.title }))) return;
     await call(workRoutes.removeWork, { params: { id: work.id } });
     works.value = works.value.filter(({ id }) => id !== work.id);
     useUndo().offer(`“${work.title}” is deleted. What is published stays on the shelf.`, async () => {

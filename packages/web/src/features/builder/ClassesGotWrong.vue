@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { classRoutes, type SlipCount } from "@lodrin/contract";
 import { type LoadedSystem, stepName } from "@lodrin/core";
-import { onMounted, shallowRef } from "vue";
+import { onMounted, ref, shallowRef } from "vue";
 import { call } from "../../api/call.js";
 import { useClasses } from "../../stores/classes.js";
 
@@ -10,19 +10,21 @@ const props = defineProps<{ slug: string; loaded: LoadedSystem }>();
 defineEmits<{ go: [statement: number] }>();
 const classes = useClasses();
 const slips = shallowRef<readonly SlipCount[]>([]);
+const why = ref("");
 onMounted(async () => {
   try {
     await classes.load();
     const lists = await Promise.all(classes.taught.map(({ id }) => call(classRoutes.slips, { params: { id } })));
     slips.value = lists.flat().filter((s) => s.slug === props.slug);
-  } catch {
-    // The panel is about the text: it is whole without what the classes did.
+  } catch (error) {
+    why.value = (error as Error).message;
   }
 });
 const statementOf = (step: string): number | undefined => props.loaded.plan.steps.find((s) => stepName(s) === step)?.statement;
 </script>
 
 <template>
+  <p v-if="why" class="small quiet">What your classes got wrong cannot be shown just now. {{ why }}</p>
   <section v-if="slips.length">
     <h3>What my classes got wrong</h3>
     <ul>

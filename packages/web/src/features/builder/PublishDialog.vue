@@ -3,6 +3,7 @@ import { type Work, workRoutes } from "@lodrin/contract";
 import { ref } from "vue";
 import { call } from "../../api/call.js";
 import { useShelf } from "../../stores/shelf.js";
+import { withDisclosure } from "../../ui/confirm-disclosure.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 import type { WorkAutosave } from "./use-writing.js";
 
@@ -19,7 +20,11 @@ const publish = (): Promise<void> =>
     if (!(await props.autosave.flush())) throw new Error("The text is not saved yet. Wait for the connection, then publish.");
     if (props.breaks.length > 0 && note.value.trim() === "") throw new Error("Say why it is published all the same: students see it.");
     const version = props.autosave.version();
-    const work = await call(workRoutes.publishWork, { params: { id: props.autosave.local.id }, body: { version, note: note.value } });
+    const params = { id: props.autosave.local.id };
+    const work = await withDisclosure((discloses) =>
+      call(workRoutes.publishWork, { params, body: { version, note: note.value, ...discloses } }),
+    );
+    if (!work) return;
     note.value = "";
     open.value = false;
     emit("published", work);
@@ -53,7 +58,7 @@ const publish = (): Promise<void> =>
       <el-alert v-if="refused" :title="refused" type="error" role="alert" :closable="false" />
       <div class="acts">
         <el-button type="primary" native-type="submit">Publish version {{ published + 1 }}</el-button>
-        <el-button text @click="open = false">Not yet</el-button>
+        <el-button text @click="open = false">Cancel</el-button>
       </div>
     </el-form>
   </el-dialog>

@@ -7,6 +7,7 @@ import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
 import DifferenceList from "../../ui/DifferenceList.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { sayMoment } from "../../ui/times.js";
+import { withDisclosure } from "../../ui/confirm-disclosure.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { useLoad } from "../../ui/use-load.js";
 
@@ -62,7 +63,10 @@ const withdraw = (version: number, withdrawn: boolean): Promise<void> =>
   });
 const place = (audience: Audience): Promise<void> =>
   attempt(async () => {
-    emit("placed", await call(workRoutes.placeWork, { params: { id: props.work.id }, body: { audience } }));
+    const params = { id: props.work.id };
+    const work = await withDisclosure((discloses) => call(workRoutes.placeWork, { params, body: { audience, ...discloses } }));
+    if (!work) return;
+    emit("placed", work);
     await shelf.reload();
   });
 </script>

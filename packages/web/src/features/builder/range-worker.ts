@@ -10,11 +10,11 @@ import {
   soundness,
 } from "@lodrin/core";
 import same from "fast-deep-equal";
+import { serve } from "../../workers/serve.js";
 import { type NestedRow, nestedRow } from "./range-rows.js";
 
 /** What the page asks: a text, the body it is tried on, the bodies to run it over, and the point their drafts are laid on each other by. */
 export interface RangeQuestion {
-  readonly id: number;
   readonly notation: string;
   /** What the text builds on. */
   readonly bases: Library;
@@ -24,7 +24,6 @@ export interface RangeQuestion {
 }
 
 export interface RangeAnswer {
-  readonly id: number;
   readonly rows: readonly NestedRow[];
   readonly findings: readonly Finding[];
   /** How long the drafts of the range took. */
@@ -34,19 +33,19 @@ export interface RangeAnswer {
 let loaded: LoadedSystem | undefined;
 let bases: Library = {};
 // Twenty drafts, and looking through a whole text, take longer than a picture may: done here, the page goes on drawing.
-self.addEventListener("message", ({ data }: MessageEvent<RangeQuestion>) => {
+serve<RangeQuestion, RangeAnswer>((question, give) => {
   const began = performance.now();
   // Only changed lines are read again, unless what it builds on is another.
-  loaded = loadSystem(data.notation, data.bases, same(data.bases, bases) ? loaded : undefined);
-  bases = data.bases;
+  loaded = loadSystem(question.notation, question.bases, same(question.bases, bases) ? loaded : undefined);
+  bases = question.bases;
   const { plan } = loaded;
-  const { measurements, settings, unit } = data.tried;
-  const rows = data.bodies.map((body) => nestedRow(plan, body, settings, data.anchor));
+  const { measurements, settings, unit } = question.tried;
+  const rows = question.bodies.map((body) => nestedRow(plan, body, settings, question.anchor));
   const ms = performance.now() - began;
   const findings = soundness(
     loaded,
     run(plan, measurements, settings, unit),
     rows.map(({ row }) => row),
   );
-  self.postMessage({ id: data.id, rows, findings, ms } satisfies RangeAnswer);
+  give({ rows, findings, ms });
 });

@@ -2,7 +2,7 @@ import { workRoutes } from "@lodrin/contract";
 import { useIntervalFn } from "@vueuse/core";
 import { v4 as uuid } from "uuid";
 import { type Ref, ref } from "vue";
-import { call } from "../../api/call.js";
+import { call, CallError } from "../../api/call.js";
 
 const EVERY_MS = 5_000;
 
@@ -26,8 +26,9 @@ export function useHands(id: string): Readonly<Ref<number>> {
   const tell = async (): Promise<void> => {
     try {
       others.value = (await call(workRoutes.handInWork, { params: { id }, body: { hand } })).others;
-    } catch {
-      // Out of reach: that is said where the text is saved.
+    } catch (error) {
+      // Out of reach: that is shown where the text is saved.
+      if (!(error instanceof CallError)) throw error;
       others.value = 0;
     }
   };

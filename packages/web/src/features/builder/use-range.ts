@@ -1,6 +1,7 @@
 import { basesOf, bodiesBetween, type Finding, type LoadedSystem, type RangeBody, run, sampleBody, statementsOf } from "@lodrin/core";
 import { watchDebounced } from "@vueuse/core";
-import { computed, type ComputedRef, onScopeDispose, type Ref, ref, shallowRef } from "vue";
+import { computed, type ComputedRef, type Ref, ref, shallowRef } from "vue";
+import { useWorker } from "../../workers/ask.js";
 import type { NestedRow } from "./range-rows.js";
 import type { RangeAnswer, RangeQuestion } from "./range-worker.js";
 import type { Writing } from "./use-writing.js";
@@ -37,6 +38,8 @@ export interface Range {
   readonly rows: Ref<readonly NestedRow[]>;
   readonly bodies: ComputedRef<readonly RangeBody[]>;
   readonly ms: Ref<number>;
+  /** Why the range could not be worked out; empty when it was. */
+  readonly failed: Readonly<Ref<string>>;
   /** What wants a look: in the text, on the body it is tried on, and over the range. */
   readonly findings: Ref<readonly Finding[]>;
 }
@@ -64,34 +67,42 @@ export function useRange(
   const ms = ref(0);
   const findings = shallowRef<readonly Finding[]>([]);
   const bodies = computed(() => (choices.value.find((c) => c.id === choice.value) ?? WITHIN).bodies(loaded.value));
-  const worker = new Worker(new URL("./range-worker.ts", import.meta.url), { type: "module" });
-  let asked = 0;
-  worker.addEventListener("message", ({ data }: MessageEvent<RangeAnswer>) => {
-    // What was asked before the last question is old.
-    if (data.id !== asked) return;
-    rows.value = data.rows;
-    ms.value = data.ms;
-    findings.value = data.findings;
-  });
+  const { ask, failed } = useWorker<RangeQuestion, RangeAnswer>(
+    () => new Worker(new URL("./range-worker.ts", import.meta.url), { type: "module" }),
+    (answer) => {
+      rows.value = answer.rows;
+      ms.value = answer.ms;
+      findings.value = answer.findings;
+    },
+  );
   const RESTS_MS = 250;
   watchDebounced(
     // The draft changes with the text, the body, its figures and the settings.
     [drafted, choice, anchor, charts, ends],
     () => {
       const { read, plan, system } = loaded.value;
-      asked += 1;
-      worker.postMessage({
-        id: asked,
+      ask({
         notation: read.source,
         // Most texts build on nothing: then theirs is not read through for it.
         bases: statementsOf(system, "uses").length === 0 ? {} : basesOf(read.source, library.value),
         tried: given(plan),
         bodies: bodies.value,
         anchor: anchor.value,
-      } satisfies RangeQuestion);
+      });
     },
     { debounce: RESTS_MS, immediate: true },
   );
-  onScopeDispose(() => worker.terminate());
-  return { choices, choice, ends, isBetween: computed(() => choice.value === BETWEEN.id), tryBodies, anchor, rows, bodies, ms, findings };
+  return {
+    failed,
+    choices,
+    choice,
+    ends,
+    isBetween: computed(() => choice.value === BETWEEN.id),
+    tryBodies,
+    anchor,
+    rows,
+    bodies,
+    ms,
+    findings,
+  };
 }

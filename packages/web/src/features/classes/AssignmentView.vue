@@ -6,6 +6,7 @@ import { useRoute, useRouter } from "vue-router";
 import { call } from "../../api/call.js";
 import { useClasses } from "../../stores/classes.js";
 import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
+import { mayDelete } from "../../stores/deleting.js";
 import { useUndo } from "../../stores/undo.js";
 import LinkButton from "../../ui/LinkButton.vue";
 import LoadState from "../../ui/LoadState.vue";
@@ -46,6 +47,7 @@ const router = useRouter();
 const { why: failed, attempt } = useAttempt();
 const remove = ({ title }: Assignment): Promise<void> =>
   attempt(async () => {
+    if (!(await mayDelete({ kind: "assignment", id, title }))) return;
     await call(assignmentRoutes.removeAssignment, { params: { id } });
     useUndo().offer(`“${title}” is deleted.`, async () => {
       await call(assignmentRoutes.restoreAssignment, { params: { id } });
@@ -68,8 +70,8 @@ const remove = ({ title }: Assignment): Promise<void> =>
         {{ assignment.body.kind === "own" ? "each on their own body" : `on ${assignment.body.name}` }} · {{ dueSaid(assignment.dueOn) }}
       </p>
       <p v-if="klass.mine && !changing">
-        <el-button text :icon="Edit" @click="changing = true">Change it</el-button>
-        <el-button text @click="remove(assignment)">Delete it</el-button>
+        <el-button text :icon="Edit" @click="changing = true">Edit</el-button>
+        <el-button text @click="remove(assignment)">Delete</el-button>
       </p>
       <el-alert v-if="failed" :title="failed" type="error" role="alert" :closable="false" />
       <AssignmentForm

@@ -14,9 +14,15 @@ const mine = computed(() => props.schoolClass.members[0]);
 const link = computed(() => `${location.origin}/classes?code=${props.schoolClass.code}`);
 const leave = (): Promise<void> =>
   attempt(async () => {
-    await (props.schoolClass.mine ? classes.remove(props.schoolClass) : classes.leave(props.schoolClass));
+    await classes.leave(props.schoolClass);
     await router.push({ name: "classes" });
   });
+const remove = (): Promise<void> =>
+  attempt(async () => void ((await classes.remove(props.schoolClass)) && (await router.push({ name: "classes" }))));
+const closed = (codeClosed: boolean): Promise<void> => attempt(async () => void (await classes.change(props.schoolClass, { codeClosed })));
+const limit = (mostMembers: number | null): Promise<void> =>
+  attempt(async () => void (await classes.change(props.schoolClass, { mostMembers })));
+const otherCode = (): Promise<void> => attempt(async () => void (await classes.newCode(props.schoolClass)));
 const share = (shares: boolean): Promise<void> => attempt(async () => void (await classes.share(props.schoolClass.id, shares)));
 const answers = (classmatesAnswer: boolean): Promise<void> =>
   attempt(async () => void (await classes.change(props.schoolClass, { classmatesAnswer })));
@@ -31,10 +37,39 @@ const answers = (classmatesAnswer: boolean): Promise<void> =>
       </p>
     </div>
     <div v-if="schoolClass.mine" class="card side">
-      <p>
-        Students join with <b class="code">{{ schoolClass.code }}</b>
+      <template v-if="!schoolClass.codeClosed">
+        <p>
+          Students join with <b class="code">{{ schoolClass.code }}</b>
+          <el-popconfirm
+            title="Make a new code? The old one stops working."
+            confirm-button-text="New code"
+            cancel-button-text="Cancel"
+            @confirm="otherCode"
+          >
+            <template #reference><el-button text>New code</el-button></template>
+          </el-popconfirm>
+        </p>
+        <p class="small quiet">{{ link }}</p>
+      </template>
+      <p v-else class="quiet">Nobody can join this class now.</p>
+      <p class="joining">
+        <el-switch
+          :model-value="!schoolClass.codeClosed"
+          active-text="Students can join"
+          aria-label="Students can join"
+          @update:model-value="closed(!$event)"
+        />
+        <el-input-number
+          :model-value="schoolClass.mostMembers ?? undefined"
+          :min="1"
+          :max="1000"
+          :controls="false"
+          placeholder="any number"
+          aria-label="Most students"
+          @change="limit($event ?? null)"
+        />
+        <span class="small">students at most</span>
       </p>
-      <p class="small quiet">{{ link }}</p>
       <el-checkbox :model-value="schoolClass.classmatesAnswer" @update:model-value="answers(Boolean($event))"
         >Classmates may answer questions</el-checkbox
       >
@@ -47,19 +82,19 @@ const answers = (classmatesAnswer: boolean): Promise<void> =>
         @update:model-value="share(Boolean($event))"
       />
       <p class="small quiet">
-        Until you say so nobody but you sees them. What you hand in your teacher always sees. Whenever your figures were looked at, it
-        stands under Account.
+        Off by default. Your teacher always sees what you hand in. Your account page lists each time your figures were viewed.
       </p>
     </div>
+    <el-button v-if="schoolClass.mine" text @click="remove">Delete class</el-button>
     <el-popconfirm
-      :title="schoolClass.mine ? 'Put this class away?' : 'Leave this class?'"
-      confirm-button-text="Yes"
-      cancel-button-text="No"
+      v-else
+      title="Leave this class? You still see what you handed in, under Account."
+      width="260"
+      confirm-button-text="Leave"
+      cancel-button-text="Cancel"
       @confirm="leave"
     >
-      <template #reference
-        ><el-button text>{{ schoolClass.mine ? "Put the class away" : "Leave the class" }}</el-button></template
-      >
+      <template #reference><el-button text>Leave class</el-button></template>
     </el-popconfirm>
     <el-alert v-if="why" :title="why" type="error" role="alert" :closable="false" />
   </header>
@@ -80,6 +115,15 @@ h1 {
   display: grid;
   gap: 4px;
   max-width: 520px;
+}
+.joining {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.joining .el-input-number {
+  width: 130px;
 }
 .code {
   font: 700 24px/1 var(--face);

@@ -10,6 +10,7 @@ import type { ShelfSystem } from "../../stores/shelf.js";
 import LinkButton from "../../ui/LinkButton.vue";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { useLoad } from "../../ui/use-load.js";
+import { useKeptText } from "../../ui/use-kept-text.js";
 import { readingSaid } from "../at-table/cause-words.js";
 import { draftName, firstDrawn } from "../shelf/new-draft.js";
 import PictureField from "./PictureField.vue";
@@ -28,7 +29,7 @@ const mine = computed(() =>
 );
 const chosen = ref<string>();
 const draft = computed(() => mine.value.find((d) => d.id === chosen.value) ?? mine.value[0]);
-const note = ref("");
+const note = useKeptText(() => `hand-in-${props.assignment.id}`);
 const picture = ref<MarkedPicture>();
 
 /** Begins the draft that is asked for, on the body that is given or on my own newest figures. */

@@ -11,6 +11,7 @@ import type { ShelfSystem } from "../../stores/shelf.js";
 import FigureText from "../../ui/FigureText.vue";
 import { sayMoment } from "../../ui/times.js";
 import { useAttempt } from "../../ui/use-attempt.js";
+import { useKeptText } from "../../ui/use-kept-text.js";
 import { howSure, offSaid, readingSaid } from "../at-table/cause-words.js";
 import { useReview } from "../at-table/use-review.js";
 import { marksAt } from "./pinned-marks.js";
@@ -64,7 +65,7 @@ const judge = (body: BodyOf<typeof assignmentRoutes.judge>): Promise<void> =>
 const mark = (i: number, value: number | null): Promise<void> =>
   judge({ marks: props.assignment.rubric.map((_, k) => (k === i ? value : (props.handIn.marks[k] ?? null))) });
 
-const text = ref("");
+const text = useKeptText(() => `comment-${props.handIn.id}`);
 const place = ref("");
 /** What a word may be pinned to: what was read first, then every step, point and edge. */
 const pins = computed(() => [

@@ -5,6 +5,7 @@ import dayjs from "dayjs";
 import { v4 as uuid } from "uuid";
 import { computed, ref } from "vue";
 import { call } from "../../api/call.js";
+import { mayDelete } from "../../stores/deleting.js";
 import { useUndo } from "../../stores/undo.js";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay } from "../../ui/times.js";
@@ -51,6 +52,7 @@ const finish = (lesson: Lesson, done: boolean): Promise<void> =>
   attempt(async () => put(await call(lessonRoutes.changeLesson, { params: { id: lesson.id }, body: { version: lesson.version, done } })));
 const remove = (lesson: Lesson): Promise<void> =>
   attempt(async () => {
+    if (!(await mayDelete({ kind: "lesson", id: lesson.id, title: lesson.title }))) return;
     await call(lessonRoutes.removeLesson, { params: { id: lesson.id } });
     drop(lesson.id);
     useUndo().offer(`“${lesson.title}” is deleted.`, async () =>

@@ -6,13 +6,14 @@ import { call } from "../../api/call.js";
 import { useClasses } from "../../stores/classes.js";
 import { sayMoment } from "../../ui/times.js";
 import { useAttempt } from "../../ui/use-attempt.js";
+import { useKeptText } from "../../ui/use-kept-text.js";
 import { makeNote } from "./make-note.js";
 
 /** A question with its answers, and room for one where it may be given. */
 const props = defineProps<{ question: Question }>();
 const emit = defineEmits<{ changed: [now: Question] }>();
 const classes = useClasses();
-const text = ref("");
+const text = useKeptText(() => `answer-${props.question.id}`);
 const { why, attempt } = useAttempt();
 const may = computed(() => {
   const klass = classes.classes.find((c) => c.id === props.question.classId);

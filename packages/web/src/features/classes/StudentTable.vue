@@ -16,8 +16,16 @@ const group = (member: ClassMember, text: string): Promise<void> =>
 const remove = (member: ClassMember): Promise<void> =>
   attempt(async () => {
     await call(classRoutes.removeMember, { params: params(member) });
-    classes.refresh({ ...props.schoolClass, members: props.schoolClass.members.filter((m) => m.accountId !== member.accountId) });
+    const { members, removed } = props.schoolClass;
+    const { accountId, name } = member;
+    classes.refresh({
+      ...props.schoolClass,
+      members: members.filter((m) => m.accountId !== accountId),
+      removed: [...removed, { accountId, name }],
+    });
   });
+const readmit = (accountId: string): Promise<void> =>
+  attempt(async () => void classes.refresh(await call(classRoutes.readmit, { params: { id: props.schoolClass.id, accountId } })));
 const rows = (row: unknown): ClassMember => row as ClassMember;
 </script>
 
@@ -41,18 +49,39 @@ const rows = (row: unknown): ClassMember => row as ClassMember;
     <el-table-column label="In the class since" width="170"
       ><template #default="{ row }">{{ sayMoment(rows(row).joinedAt) }}</template></el-table-column
     >
-    <el-table-column label="Out" width="130">
+    <el-table-column label="Remove" width="130">
       <template #default="{ row }">
         <el-popconfirm
-          :title="`Take ${rows(row).name} out of the class?`"
-          confirm-button-text="Yes"
-          cancel-button-text="No"
+          :title="`Remove ${rows(row).name} from the class? Their hand-ins stay, and they cannot join again by themselves.`"
+          width="300"
+          confirm-button-text="Remove"
+          cancel-button-text="Cancel"
           @confirm="remove(rows(row))"
         >
-          <template #reference><el-button text>Take out</el-button></template>
+          <template #reference><el-button text>Remove</el-button></template>
         </el-popconfirm>
       </template>
     </el-table-column>
   </el-table>
+  <section v-if="schoolClass.removed.length" class="removed">
+    <h3>Removed</h3>
+    <p class="small quiet">They cannot join this class again until you let them.</p>
+    <ul>
+      <li v-for="r in schoolClass.removed" :key="r.accountId">
+        {{ r.name }} <el-button text @click="readmit(r.accountId)">Let {{ r.name }} join again</el-button>
+      </li>
+    </ul>
+  </section>
   <el-alert v-if="why" :title="why" type="error" role="alert" :closable="false" />
 </template>
+
+<style scoped>
+.removed {
+  margin-top: 24px;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+</style>

@@ -1,6 +1,8 @@
 import { type Follower, liveRoutes, type LiveMessage, type LiveStep } from "@lodrin/contract";
 import { onScopeDispose, type Ref, ref, shallowRef } from "vue";
 
+/** The server sends a beat every 20 s: a stream that is silent for longer is dead, and another is opened. */
+const SILENT_MS = 45_000;
 /** A browser gives a stream up when it is answered with an error; it is opened again then. */
 const AGAIN_MS = 2_000;
 
@@ -19,6 +21,7 @@ export function useLive(classId: string): {
   const known = new Promise<void>((resolve) => (told = resolve));
   let source: EventSource | undefined;
   let again: ReturnType<typeof setTimeout> | undefined;
+  let silence: ReturnType<typeof setTimeout> | undefined;
 
   function heard(message: LiveMessage): void {
     if (message.kind === "step") {
@@ -29,10 +32,25 @@ export function useLive(classId: string): {
     } else followers.value = [...followers.value.filter((f) => f.accountId !== message.follower.accountId), message.follower];
   }
 
+  function alive(): void {
+    connected.value = true;
+    clearTimeout(silence);
+    silence = setTimeout(() => {
+      connected.value = false;
+      source?.close();
+      open();
+    }, SILENT_MS);
+  }
+
   function open(): void {
+    clearTimeout(again);
     source = new EventSource(liveRoutes.liveEvents.path.replace(":id", classId));
-    source.addEventListener("open", () => (connected.value = true));
-    source.addEventListener("message", (event: MessageEvent<string>) => heard(JSON.parse(event.data) as LiveMessage));
+    source.addEventListener("open", alive);
+    source.addEventListener("beat", alive);
+    source.addEventListener("message", (event: MessageEvent<string>) => {
+      alive();
+      heard(JSON.parse(event.data) as LiveMessage);
+    });
     source.addEventListener("error", () => {
       connected.value = false;
       if (source?.readyState === EventSource.CLOSED) again = setTimeout(open, AGAIN_MS);
@@ -41,6 +59,7 @@ export function useLive(classId: string): {
   open();
   onScopeDispose(() => {
     clearTimeout(again);
+    clearTimeout(silence);
     source?.close();
   });
   return { live, followers, connected, known };

@@ -1,4 +1,5 @@
 import type { SystemSheet } from "@lodrin/contract";
+import { serve } from "../../workers/serve.js";
 import { type CardFacts, cardFacts } from "./card-facts.js";
 
 /** What the page asks: the systems in the order they are wanted, and the sets they are compared with. */
@@ -14,7 +15,6 @@ export interface ShelfAnswer {
 }
 
 // Reading and drafting a whole shelf takes seconds on a small tablet: done here, the page stays free for the hands.
-self.addEventListener("message", (event: MessageEvent<ShelfQuestion>) => {
-  for (const sheet of event.data.systems)
-    self.postMessage({ slug: sheet.slug, facts: cardFacts(sheet, event.data.sets) } satisfies ShelfAnswer);
+serve<ShelfQuestion, ShelfAnswer>(({ systems, sets }, give) => {
+  for (const sheet of systems) give({ slug: sheet.slug, facts: cardFacts(sheet, sets) });
 });

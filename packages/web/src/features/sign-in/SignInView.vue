@@ -3,7 +3,7 @@ import { accountRoutes, type DemoLogin, type Place, placeRoutes } from "@lodrin/
 import type { FormInstance, FormRules } from "element-plus";
 import { computed, onMounted, reactive, ref } from "vue";
 import { useRoute, useRouter } from "vue-router";
-import { call } from "../../api/call.js";
+import { call, CallError } from "../../api/call.js";
 import { useSession } from "../../stores/session.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { passwordRules } from "../account/password-rules.js";
@@ -13,26 +13,34 @@ const session = useSession();
 const route = useRoute();
 const router = useRouter();
 
-type Mode = "in" | "up" | "forgot";
+type Mode = "in" | "up" | "forgot" | "back";
 const mode = ref<Mode>("in");
 const form = ref<FormInstance>();
-const given = reactive({ name: "", email: "", password: "" });
+const given = reactive({ name: "", email: "", password: "", old: "" });
 const { why, attempt } = useAttempt();
 const busy = ref(false);
 const sent = ref("");
 const place = ref<Place>();
-onMounted(async () => (place.value = await call(placeRoutes.place, {}).catch(() => undefined)));
+onMounted(() => attempt(async () => (place.value = await call(placeRoutes.place, {}))));
 
 const rules = computed<FormRules>(() => ({
-  name: [{ required: true, whitespace: true, message: "Write your name, so that your teacher knows whose drafts these are." }],
+  name: [{ required: true, whitespace: true, message: "Enter your name so your teacher knows whose work this is." }],
   email: [{ required: true, pattern: /^\s*\S+@\S+\s*$/, message: "Write your e-mail, like wenna@quillmoor.example." }],
-  password: mode.value === "up" ? passwordRules : [{ required: true, message: "Write your password." }],
+  old: [{ required: true, message: "Enter the password you had before." }],
+  password: mode.value === "up" || mode.value === "back" ? passwordRules : [{ required: true, message: "Write your password." }],
 }));
 const WORDS: Readonly<Record<Mode, { title: string; act: string }>> = {
   in: { title: "Sign in", act: "Sign in" },
   up: { title: "Make an account", act: "Make my account" },
   forgot: { title: "A new password", act: "Send me a link" },
+  back: { title: "Take your account back", act: "Take it back" },
 };
+const PASSWORD_LABELS = {
+  in: "Password",
+  up: "Password (at least 10 characters)",
+  back: "A third password (at least 10 characters)",
+  forgot: "",
+} as const;
 const ROLES = { owner: "owner", instructor: "instructor", student: "student" } as const;
 
 /** Only paths of this application: never on to another site. */
@@ -64,11 +72,21 @@ async function enter(): Promise<void> {
         sent.value = `Look into your letters: one to ${email.trim()} is on its way. Its link begins your account.`;
         return;
       }
-    } else await session.signIn(email.trim(), password);
-    await router.replace(next());
+    } else if (mode.value === "back") await session.takeBack(email.trim(), given.old, password);
+    else await session.signIn(email.trim(), password).catch(replaced);
+    if (session.account) await router.replace(next());
   });
   busy.value = false;
 }
+
+/** The password is the one of before somebody else's link: whoever knows it can take the account back. */
+function replaced(error: unknown): void {
+  if (!(error instanceof CallError) || error.status !== LOCKED) throw error;
+  Object.assign(given, { old: given.password, password: "" });
+  turn("back");
+  why.value = error.message;
+}
+const LOCKED = 423;
 
 async function lookRound({ email, password }: DemoLogin): Promise<void> {
   turn("in");
@@ -93,15 +111,18 @@ async function lookRound({ email, password }: DemoLogin): Promise<void> {
         <el-form-item label="E-mail" prop="email">
           <el-input v-model="given.email" name="email" type="email" autocomplete="username" />
         </el-form-item>
-        <el-form-item v-if="mode !== 'forgot'" :label="mode === 'up' ? 'Password, ten letters or more' : 'Password'" prop="password">
+        <el-form-item v-if="mode === 'back'" label="Your old password" prop="old">
+          <el-input v-model="given.old" type="password" show-password autocomplete="current-password" />
+        </el-form-item>
+        <el-form-item v-if="mode !== 'forgot'" :label="PASSWORD_LABELS[mode]" prop="password">
           <el-input
             v-model="given.password"
             name="password"
             type="password"
             show-password
-            :autocomplete="mode === 'up' ? 'new-password' : 'current-password'"
+            :autocomplete="mode === 'in' ? 'current-password' : 'new-password'"
           />
-          <p v-if="mode === 'up'" class="small quiet rule">A few words together are easy to keep. What everybody uses is refused.</p>
+          <p v-if="mode === 'up'" class="small quiet rule">A few words together are easy to remember. Common passwords are not accepted.</p>
         </el-form-item>
         <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
         <el-alert v-if="sent" :title="sent" type="success" role="status" show-icon :closable="false" />
@@ -114,7 +135,7 @@ async function lookRound({ email, password }: DemoLogin): Promise<void> {
       </div>
       <el-alert
         v-if="mode === 'forgot' && place && !place.sendsMail"
-        title="This place sends no e-mail. Ask your teacher, or the owner of the place, for a link."
+        title="Lodrin sends no e-mail here. Ask your teacher or whoever runs it for a reset link."
         type="warning"
         role="note"
         show-icon
@@ -128,7 +149,9 @@ async function lookRound({ email, password }: DemoLogin): Promise<void> {
           >
         </div>
       </div>
-      <p class="small quiet">Measurements are personal data. They stay on this server and are shown to nobody but you.</p>
+      <p class="small quiet">
+        Measurements are personal data. They stay on this server. Only you see them, unless you share them with a teacher or hand them in.
+      </p>
     </section>
   </div>
 </template>

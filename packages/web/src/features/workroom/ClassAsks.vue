@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type Ask, assignmentRoutes } from "@lodrin/contract";
-import { onMounted, shallowRef } from "vue";
+import { onMounted, ref, shallowRef } from "vue";
 import { RouterLink } from "vue-router";
 import { call } from "../../api/call.js";
 import { useClasses } from "../../stores/classes.js";
@@ -10,13 +10,14 @@ import LiveNow from "../classes/LiveNow.vue";
 /** What my classes ask of me: a lesson under way, what is to be handed in; for a teacher, what was handed in and not looked at. */
 const classes = useClasses();
 const asks = shallowRef<readonly Ask[]>([]);
+const why = ref("");
 
 onMounted(async () => {
   try {
     const [all] = await Promise.all([call(assignmentRoutes.asks, {}), classes.load()]);
     asks.value = all.filter((ask) => said(ask) !== "");
-  } catch {
-    // The workroom is whole without it; the classes say themselves when they cannot be reached.
+  } catch (error) {
+    why.value = (error as Error).message;
   }
 });
 
@@ -29,6 +30,7 @@ function said({ mine, fresh, dueOn, last }: Ask): string {
 </script>
 
 <template>
+  <p v-if="why" class="small quiet">Your classes cannot be shown just now. {{ why }}</p>
   <section v-if="classes.classes.length" class="asks">
     <LiveNow v-for="c in classes.classes" :key="c.id" :school-class="c" />
     <p class="small mine">

@@ -1,4 +1,5 @@
 import type { Draft, SystemSheet } from "@lodrin/contract";
+import { serve } from "../../workers/serve.js";
 import { draftFacts } from "./draft-facts.js";
 import type { DraftFacts } from "./facts-text.js";
 
@@ -24,11 +25,9 @@ function sheetOf({ slug, systemVersion }: Draft): Promise<SystemSheet | undefine
 }
 
 // Drafts are read and drawn here, so that the first page opens at once and has no need of the geometry.
-self.addEventListener("message", (event: MessageEvent<readonly Draft[]>) => {
-  void (async () => {
-    for (const draft of event.data) {
-      const sheet = await sheetOf(draft);
-      if (sheet) self.postMessage({ id: draft.id, facts: draftFacts(draft, sheet) } satisfies DraftAnswer);
-    }
-  })();
+serve<readonly Draft[], DraftAnswer>(async (drafts, give) => {
+  for (const draft of drafts) {
+    const sheet = await sheetOf(draft);
+    if (sheet) give({ id: draft.id, facts: draftFacts(draft, sheet) });
+  }
 });
