@@ -1,4 +1,4 @@
-// Runs the static checks, the unit, API and browser tests, and counts them all. Called by ./lodrin test.
+// Runs the static checks, the unit, API and browser tests, and counts them all; with files, those alone. Called by ./lodrin test.
 import { spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 
@@ -34,28 +34,37 @@ function suite(name, command, args, file, count) {
   if (!ok && counts.failed === 0) failed += 1;
 }
 
-check("Types", "npx", ["tsc", "-p", "tsconfig.json", "--noEmit"]);
-check("Types of the core alone: no DOM, no Node", "npx", ["tsc", "-p", "packages/core/tsconfig.json"]);
-check("Types of the views", "npx", ["vue-tsc", "-p", "packages/web/tsconfig.json", "--noEmit"]);
-check("ESLint", "npx", ["eslint", ".", "--max-warnings", "0"]);
-check("Prettier", "npx", ["prettier", "--check", "--log-level", "warn", "."]);
-check("Boundaries", "npx", ["depcruise", "--config", ".dependency-cruiser.cjs", "packages"]);
+const countVitest = (r) => ({
+  passed: r.numPassedTests,
+  failed: r.numFailedTests + (r.numFailedTestSuites > 0 && r.numFailedTests === 0 ? 1 : 0),
+});
+const unitTests = (files) =>
+  suite(
+    "Unit and API tests",
+    "npx",
+    ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${RESULTS}/vitest.json`, ...files],
+    `${RESULTS}/vitest.json`,
+    countVitest,
+  );
+const browserTests = (files) =>
+  suite("Browser tests", "npx", ["playwright", "test", "-c", "e2e/playwright.config.ts", ...files], `${RESULTS}/e2e.json`, (r) => ({
+    passed: r.stats.expected + r.stats.flaky,
+    failed: r.stats.unexpected,
+  }));
 
-suite(
-  "Unit and API tests",
-  "npx",
-  ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${RESULTS}/vitest.json`],
-  `${RESULTS}/vitest.json`,
-  (r) => ({
-    passed: r.numPassedTests,
-    failed: r.numFailedTests + (r.numFailedTestSuites > 0 && r.numFailedTests === 0 ? 1 : 0),
-  }),
-);
-
-suite("Browser tests", "npx", ["playwright", "test", "-c", "e2e/playwright.config.ts"], `${RESULTS}/e2e.json`, (r) => ({
-  passed: r.stats.expected + r.stats.flaky,
-  failed: r.stats.unexpected,
-}));
+const files = process.argv.slice(2);
+const browser = files.filter((file) => /\.spec\.ts$|^e2e\b/.test(file));
+const units = files.filter((file) => !browser.includes(file));
+if (files.length === 0) {
+  check("Types", "npx", ["tsc", "-p", "tsconfig.json", "--noEmit"]);
+  check("Types of the core alone: no DOM, no Node", "npx", ["tsc", "-p", "packages/core/tsconfig.json"]);
+  check("Types of the views", "npx", ["vue-tsc", "-p", "packages/web/tsconfig.json", "--noEmit"]);
+  check("ESLint", "npx", ["eslint", ".", "--max-warnings", "0"]);
+  check("Prettier", "npx", ["prettier", "--check", "--log-level", "warn", "."]);
+  check("Boundaries", "npx", ["depcruise", "--config", ".dependency-cruiser.cjs", "packages"]);
+}
+if (files.length === 0 || units.length > 0) unitTests(units);
+if (files.length === 0 || browser.length > 0) browserTests(browser);
 
 mkdirSync(RESULTS, { recursive: true });
 writeFileSync(`${RESULTS}/summary.txt`, `${passed} passed, ${failed} failed\n`);

@@ -57,7 +57,7 @@ describe("a thing that saves itself", () => {
     expect(server.sent).toEqual([{ note: "ab" }]);
     expect(autosave.state.value).toBe("saved");
     expect(autosave.savedAt.value).toBe("2026-11-25T10:42:00.000Z");
-    expect({ ...localStorage }).toEqual({ "lodrin.thing.a.unread": "{oops" });
+    expect(localStorage.length).toBe(0);
   });
 
   it("notices a change inside a field", async () => {

@@ -23,7 +23,7 @@ export async function confirmDelete({ kind, id, title }: Deletable, how: "for no
   const goes = counts.map(({ one, many, count }) => h("li", `${count} ${count === 1 ? one : many}`));
   const last =
     how === "for good" ? "This cannot be undone." : `You can restore it until ${sayDay(until.slice(0, 10))}, under Account, Deleted.`;
-  const message = h("div", [...(goes.length > 0 ? [h("p", "It goes with:"), h("ul", goes)] : []), h("p", last)]);
+  const message = h("div", [...(goes.length > 0 ? [h("p", "Deleted with it:"), h("ul", goes)] : []), h("p", last)]);
   return ElMessageBox.confirm(message, `Delete “${title}”${how === "for good" ? " for good" : ""}?`, {
     confirmButtonText: how === "for good" ? "Delete for good" : "Delete",
     cancelButtonText: "Cancel",

@@ -40,7 +40,6 @@ const restore = (thing: DeletedThing): Promise<void> =>
     drop(thing);
   });
 const erase = (thing: DeletedThing): Promise<void> => attempt(async () => void ((await eraseForGood(thing)) && drop(thing)));
-const rows = (row: unknown): DeletedThing => row as DeletedThing;
 </script>
 
 <template>
@@ -50,24 +49,20 @@ const rows = (row: unknown): DeletedThing => row as DeletedThing;
     <LoadState v-if="!ready" what="what you deleted" :why="why" @again="again" />
     <template v-else>
       <el-alert v-if="failed" :title="failed" type="error" role="alert" show-icon :closable="false" />
-      <el-table :data="[...things]" empty-text="Nothing is deleted.">
-        <el-table-column prop="title" label="What" min-width="220" sortable />
-        <el-table-column label="Kind" width="150">
-          <template #default="{ row }">{{ WORDS[rows(row).kind] }}</template>
-        </el-table-column>
-        <el-table-column label="Deleted" width="160">
-          <template #default="{ row }">{{ sayMoment(rows(row).deletedAt) }}</template>
-        </el-table-column>
-        <el-table-column label="Can be restored until" width="200">
-          <template #default="{ row }">{{ sayDay(rows(row).until.slice(0, 10)) }}</template>
-        </el-table-column>
-        <el-table-column label="" min-width="260">
-          <template #default="{ row }">
-            <el-button type="primary" :aria-label="`Restore ${rows(row).title}`" @click="restore(rows(row))">Restore</el-button>
-            <el-button text :aria-label="`Delete ${rows(row).title} for good`" @click="erase(rows(row))">Delete for good</el-button>
-          </template>
-        </el-table-column>
-      </el-table>
+      <p v-if="things.length === 0">Nothing is deleted.</p>
+      <ul class="things">
+        <li v-for="thing in things" :key="thing.id" class="card">
+          <div>
+            <h2>{{ thing.title }}</h2>
+            <p class="quiet">
+              {{ WORDS[thing.kind] }}, deleted {{ sayMoment(thing.deletedAt) }}. It can be restored until
+              {{ sayDay(thing.until.slice(0, 10)) }}.
+            </p>
+          </div>
+          <el-button type="primary" :aria-label="`Restore ${thing.title}`" @click="restore(thing)">Restore</el-button>
+          <el-button text :aria-label="`Delete ${thing.title} for good`" @click="erase(thing)">Delete for good</el-button>
+        </li>
+      </ul>
     </template>
   </div>
 </template>

@@ -38,7 +38,6 @@ const withdraw = ({ id, title, attempt: nth, marked }: OwnHandIn): Promise<void>
     await call(assignmentRoutes.withdraw, { params: { id } });
     await load();
   });
-const rows = (row: unknown): OwnHandIn => row as OwnHandIn;
 </script>
 
 <template>
@@ -48,32 +47,25 @@ const rows = (row: unknown): OwnHandIn => row as OwnHandIn;
     <LoadState v-if="!ready" what="your hand-ins" :why="why" @again="again" />
     <template v-else>
       <el-alert v-if="failed" :title="failed" type="error" role="alert" show-icon :closable="false" />
-      <el-table :data="[...handIns]" empty-text="You have not handed anything in yet.">
-        <el-table-column label="Assignment" min-width="220">
-          <template #default="{ row }">
-            <RouterLink v-if="rows(row).open" :to="`/assignments/${rows(row).classId}/${rows(row).assignmentId}`">{{
-              rows(row).title
-            }}</RouterLink>
-            <template v-else>{{ rows(row).title }}</template>
-            <span class="quiet small"> {{ rows(row).className }}{{ rows(row).open ? "" : " (you are no longer in it)" }}</span>
-          </template>
-        </el-table-column>
-        <el-table-column label="Attempt" prop="attempt" width="100" />
-        <el-table-column label="For" prop="personName" min-width="120" />
-        <el-table-column label="Handed in" width="160">
-          <template #default="{ row }">{{ sayMoment(rows(row).handedAt) }}</template>
-        </el-table-column>
-        <el-table-column label="State" min-width="180">
-          <template #default="{ row }">{{ stateSaid(rows(row)) }}</template>
-        </el-table-column>
-        <el-table-column label="" width="150">
-          <template #default="{ row }">
-            <el-button v-if="!rows(row).erasedAt" :aria-label="`Withdraw ${rows(row).title}`" @click="withdraw(rows(row))"
-              >Withdraw</el-button
-            >
-          </template>
-        </el-table-column>
-      </el-table>
+      <p v-if="handIns.length === 0">You have not handed anything in yet.</p>
+      <ul class="things">
+        <li v-for="h in handIns" :key="h.id" class="card">
+          <div>
+            <h2>
+              <RouterLink v-if="h.open" :to="{ name: 'assignment', params: { classId: h.classId, id: h.assignmentId } }">{{
+                h.title
+              }}</RouterLink>
+              <template v-else>{{ h.title }}</template>
+            </h2>
+            <p>
+              Attempt {{ h.attempt }}<template v-if="h.personName"> for {{ h.personName }}</template> · {{ sayMoment(h.handedAt) }} ·
+              {{ stateSaid(h) }}
+            </p>
+            <p class="quiet small">{{ h.className }}{{ h.open ? "" : " (you are no longer in it)" }}</p>
+          </div>
+          <el-button v-if="!h.erasedAt" :aria-label="`Withdraw ${h.title}, attempt ${h.attempt}`" @click="withdraw(h)">Withdraw</el-button>
+        </li>
+      </ul>
     </template>
   </div>
 </template>

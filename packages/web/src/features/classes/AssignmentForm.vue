@@ -4,12 +4,13 @@ import { type Assignment, assignmentRoutes, type BodyOf } from "@lodrin/contract
 import { controlsOf, fromMm, handTolerance, plainFigure, review, run, sampleBody, toMm } from "@lodrin/core";
 import type { FormInstance, FormRules } from "element-plus";
 import { v4 as uuid } from "uuid";
-import { computed, reactive, ref, watch } from "vue";
+import { computed, ref, watch } from "vue";
 import { call } from "../../api/call.js";
 import { useCharts } from "../../stores/charts.js";
 import { useSession } from "../../stores/session.js";
 import { useShelf } from "../../stores/shelf.js";
 import { useAttempt } from "../../ui/use-attempt.js";
+import { useKeptForm } from "../../ui/use-kept-form.js";
 import { useLoad } from "../../ui/use-load.js";
 import { sizeWritten } from "../sizes/size-body.js";
 
@@ -32,7 +33,7 @@ const was = props.assignment;
 const OWN = "";
 /** The body as it was given, where it is none of today's sizes. */
 const AS_IT_IS = "as it is";
-const given = reactive({
+const { given, forget } = useKeptForm(`assignment-${was?.id ?? props.classId}`, {
   title: was?.title ?? "",
   text: was?.text ?? "",
   slug: was?.slug ?? "",
@@ -93,7 +94,15 @@ async function make(): Promise<void> {
     toleranceMm: Math.max(0.5, toMm(given.tolerance, session.unit)),
     rubric: given.rubric.filter((r, i) => i < standing || r.text.trim() !== ""),
   };
-  await attempt(async () => emit("made", was ? await change(was, asked) : await add(asked)));
+  await attempt(async () => {
+    const made = was ? await change(was, asked) : await add(asked);
+    forget();
+    emit("made", made);
+  });
+}
+function close(): void {
+  forget();
+  emit("close");
 }
 type Asked = Omit<BodyOf<typeof assignmentRoutes.addAssignment>, "id" | "slug" | "systemVersion" | "settings">;
 const change = ({ id, version }: Assignment, asked: Asked): Promise<Assignment> =>
@@ -171,7 +180,7 @@ const usual = computed(() => plainFigure(fromMm(handTolerance(session.unit), ses
     <el-alert v-if="why" :title="why" type="error" role="alert" :closable="false" />
     <p>
       <el-button type="primary" native-type="submit">{{ was ? "Keep it so" : "Set it" }}</el-button>
-      <el-button text @click="$emit('close')">Leave it</el-button>
+      <el-button text @click="close">Cancel</el-button>
     </p>
   </el-form>
 </template>

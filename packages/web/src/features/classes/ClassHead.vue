@@ -35,6 +35,17 @@ const answers = (classmatesAnswer: boolean): Promise<void> =>
       <p class="quiet">
         {{ [schoolClass.term, schoolClass.meets, schoolClass.mine ? "" : `with ${schoolClass.teacher}`].filter(Boolean).join(" · ") }}
       </p>
+      <el-button v-if="schoolClass.mine" text @click="remove">Delete class</el-button>
+      <el-popconfirm
+        v-else
+        title="Leave this class? You still see what you handed in, under Account."
+        width="260"
+        confirm-button-text="Leave"
+        cancel-button-text="Cancel"
+        @confirm="leave"
+      >
+        <template #reference><el-button text>Leave class</el-button></template>
+      </el-popconfirm>
     </div>
     <div v-if="schoolClass.mine" class="card side">
       <template v-if="!schoolClass.codeClosed">
@@ -85,17 +96,6 @@ const answers = (classmatesAnswer: boolean): Promise<void> =>
         Off by default. Your teacher always sees what you hand in. Your account page lists each time your figures were viewed.
       </p>
     </div>
-    <el-button v-if="schoolClass.mine" text @click="remove">Delete class</el-button>
-    <el-popconfirm
-      v-else
-      title="Leave this class? You still see what you handed in, under Account."
-      width="260"
-      confirm-button-text="Leave"
-      cancel-button-text="Cancel"
-      @confirm="leave"
-    >
-      <template #reference><el-button text>Leave class</el-button></template>
-    </el-popconfirm>
     <el-alert v-if="why" :title="why" type="error" role="alert" :closable="false" />
   </header>
 </template>

@@ -3,10 +3,11 @@ import { Bottom, Delete, Plus, Top } from "@element-plus/icons-vue";
 import { type Lesson, type LessonPage, lessonRoutes } from "@lodrin/contract";
 import { stepName, TRADE_WORDS } from "@lodrin/core";
 import { watchDebounced } from "@vueuse/core";
-import { computed, onBeforeUnmount, ref } from "vue";
+import { computed, onBeforeUnmount, onMounted } from "vue";
 import { call } from "../../api/call.js";
 import { useShelf } from "../../stores/shelf.js";
 import { useAttempt } from "../../ui/use-attempt.js";
+import { useKeptForm } from "../../ui/use-kept-form.js";
 import { useLoad } from "../../ui/use-load.js";
 
 /** A lesson written page by page; it saves itself. */
@@ -16,7 +17,8 @@ const shelf = useShelf();
 useLoad(shelf.load);
 const { why, attempt } = useAttempt();
 const { title, on, minutes, pages } = JSON.parse(JSON.stringify(props.lesson)) as Lesson;
-const given = ref({ title, on, minutes, pages });
+// What is not saved yet is on this device: it is there again when the editor is.
+const { given, forget } = useKeptForm(`lesson-${props.lesson.id}`, { title, on, minutes, pages });
 let version = props.lesson.version;
 
 const KINDS: readonly { readonly kind: LessonPage["kind"]; readonly label: string }[] = [
@@ -37,27 +39,29 @@ function add(kind: LessonPage["kind"]): void {
       : kind === "steps"
         ? { kind, slug: shelf.systems[0]?.sheet.slug ?? "", from: null, to: null, text: "" }
         : { kind, text: "" };
-  given.value.pages.push(page);
+  given.pages.push(page);
 }
 function shift(i: number, by: number): void {
-  const [page] = given.value.pages.splice(i, 1);
-  if (page) given.value.pages.splice(i + by, 0, page);
+  const [page] = given.pages.splice(i, 1);
+  if (page) given.pages.splice(i + by, 0, page);
 }
 
-let saved = JSON.stringify(given.value);
+let saved = JSON.stringify({ title, on, minutes, pages });
 async function save(): Promise<void> {
-  const now = JSON.stringify(given.value);
-  if (now === saved || given.value.title.trim() === "") return;
+  const now = JSON.stringify(given);
+  if (now === saved || given.title.trim() === "") return;
   await attempt(async () => {
-    const body = { version, ...(JSON.parse(now) as typeof given.value) };
+    const body = { version, ...(JSON.parse(now) as typeof given) };
     const lesson = await call(lessonRoutes.changeLesson, { params: { id: props.lesson.id }, body });
     version = lesson.version;
     saved = now;
+    if (JSON.stringify(given) === now) forget();
     emit("saved", lesson);
   });
 }
 const RESTS_MS = 700;
 watchDebounced(given, save, { debounce: RESTS_MS, deep: true });
+onMounted(save);
 onBeforeUnmount(save);
 </script>
 
