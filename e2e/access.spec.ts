@@ -85,7 +85,7 @@ test("the draft can be gone through by keyboard alone", async ({ page }) => {
   await signIn(page, "pim");
   await page.reload();
   await page.keyboard.press("Tab");
-  await expect(page.getByRole("link", { name: "To the content" })).toBeFocused();
+  await expect(page.getByRole("link", { name: "Skip to content" })).toBeFocused();
   await startShirt(page, /Pim Castellan/);
   await page.keyboard.press("Home");
   const handout = page.getByRole("region", { name: "Handout" });

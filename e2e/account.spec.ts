@@ -42,12 +42,19 @@ test("an account from its first day to its last: a new password, a forgotten one
     expect((await download).suggestedFilename()).toBe("lodrin-my-data.zip");
   });
 
-  await test.step("an instructor makes a link for who forgot the password", async () => {
+  await test.step("a teacher makes a link for a student of hers who forgot the password, and for nobody else", async () => {
     const teacher = await browser.newPage({ baseURL: lodrin.url });
     await signIn(teacher, "ottoline");
     await teacher.goto("/account");
     await teacher.getByLabel("Find by name or e-mail").fill("rowan");
+    await expect(teacher.getByText("rowan@quillmoor.example")).toBeVisible();
+    await expect(teacher.getByRole("button", { name: "Make a link for Rowan Tull" })).toBeHidden();
+    await page.request.post("/api/class-codes/LANTERN", { data: {} });
+    await teacher.reload();
+    await teacher.getByLabel("Find by name or e-mail").fill("rowan");
     await teacher.getByRole("button", { name: "Make a link for Rowan Tull" }).click();
+    await page.reload();
+    await expect(page.getByText("Ottoline Vance made a link for a new password for your account")).toBeVisible();
     const link = await teacher.getByLabel("Link", { exact: true }).inputValue();
     await teacher.close();
     const fresh = await browser.newPage();
@@ -63,13 +70,18 @@ test("an account from its first day to its last: a new password, a forgotten one
     await page.getByLabel("E-mail").fill("rowan@quillmoor.example");
     await page.getByLabel("Password").fill("remembered again");
     await page.getByRole("button", { name: "Sign in" }).click();
-    await expect(page.getByRole("button", { name: "Rowan Tull" })).toBeVisible();
+    // Until its holder confirms, nobody opens the account.
+    await expect(page.getByText("by a link that Ottoline Vance made")).toBeVisible();
+    expect((await page.request.get("/api/people")).status()).toBe(423);
+    await page.getByRole("button", { name: "Yes, I chose it" }).click();
+    await expect(page.getByText("Good to see you")).toBeVisible();
     const made = await page.request.post("/api/people", { data: { name: "Tansy Brill", isSelf: false, isChild: false, note: "" } });
     const { id } = (await made.json()) as { id: string };
     await page.goto(`/bodies/${id}`);
     await page.getByRole("button", { name: "Delete Tansy" }).click();
     await page.getByRole("button", { name: "Delete for good" }).click();
-    await expect(page.getByRole("button", { name: "Bring it back" })).toBeHidden();
+    await page.getByRole("dialog").getByRole("button", { name: "Delete for good" }).click();
+    await expect(page.getByRole("button", { name: "Restore" })).toBeHidden();
     await expect(async () => {
       expect((await page.request.post(`/api/people/${id}/restore`, { data: {} })).status()).toBe(404);
     }).toPass();

@@ -222,7 +222,7 @@ for (const [on, viewport] of [
       await page.getByRole("button", { name: "More for this draft" }).click();
       await page.getByRole("menuitem", { name: "Delete this draft" }).click();
       await expect(page.getByText("“Nell's band shirt, copy” is deleted.")).toBeVisible();
-      await page.getByRole("button", { name: "Bring it back" }).click();
+      await page.getByRole("button", { name: "Restore" }).click();
       await expect(
         page
           .getByRole("link", { name: /Nell's band shirt, copy/ })

@@ -3,7 +3,8 @@ import { defineConfig } from "@playwright/test";
 export default defineConfig({
   testDir: ".",
   outputDir: "../test-results",
-  workers: 1,
+  // Each worker has a Lodrin of its own.
+  workers: 2,
   fullyParallel: false,
   timeout: 60_000,
   expect: { timeout: 15_000 },

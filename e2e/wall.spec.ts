@@ -74,7 +74,7 @@ test("a class of thirty opens as a wall at once, and its assignment is changed w
   expect(took).toBeLessThan(2_000);
   await sound(page, "the wall");
   // The teacher changes what was asked, and takes nothing out from under marks.
-  await page.getByRole("button", { name: "Change it" }).click();
+  await page.getByRole("button", { name: "Edit", exact: true }).click();
   await page.getByRole("textbox", { name: "What it is called" }).fill("Thirty long jackets");
   await expect(page.getByRole("button", { name: "Take point 1 out" })).toHaveCount(0);
   await page.getByRole("button", { name: "Another point" }).click();
@@ -84,7 +84,11 @@ test("a class of thirty opens as a wall at once, and its assignment is changed w
   await expect(page.getByRole("heading", { name: "Thirty long jackets" })).toBeVisible();
   await page.reload();
   await expect(page.getByRole("heading", { name: "Thirty long jackets" })).toBeVisible();
-  await page.getByRole("button", { name: "Delete it" }).click();
-  await page.getByRole("button", { name: "Bring it back" }).click();
+  await page.getByRole("button", { name: "Delete", exact: true }).click();
+  // It was handed in for: what goes with it is said before.
+  const question = page.getByRole("dialog");
+  await expect(question).toContainText("hand-in");
+  await question.getByRole("button", { name: "Delete" }).click();
+  await page.getByRole("button", { name: "Restore" }).click();
   await expect(page.getByRole("heading", { name: "Thirty long jackets" })).toBeVisible();
 });
