@@ -59,9 +59,9 @@ test("what is done at the table while the server is gone is kept, and sent when 
   await lodrin.stop();
   await page.keyboard.press("t");
   await expect(page.getByText("1 step left", { exact: false })).toBeVisible();
-  await expect(page.getByText("What you do is kept in this browser meanwhile.")).toBeVisible();
+  await expect(page.getByText("Your work is saved on this device and sent when you are back.")).toBeVisible();
   await lodrin.start();
-  await expect(page.getByText("What you do is kept in this browser meanwhile.")).toBeHidden({ timeout: 20_000 });
+  await expect(page.getByText("Your work is saved on this device and sent when you are back.")).toBeHidden({ timeout: 20_000 });
   const { ticked } = await get<{ ticked: string[] }>(page, `/api/drafts/${id}/table`);
   expect(ticked).not.toContain("S3");
 });

@@ -14,7 +14,7 @@ for (const [on, viewport] of [
       await expect(page).toHaveURL(/sign-in/);
       await page.getByRole("button", { name: /make an account/ }).click();
       await page.getByRole("button", { name: "Make my account" }).click();
-      await expect(page.getByText("Write your name, so that your teacher knows")).toBeVisible();
+      await expect(page.getByText("Enter your name so your teacher knows")).toBeVisible();
       await page.getByLabel("Your name").fill("Nell Harrow");
       await page.getByLabel("E-mail").fill("nell");
       await page.getByLabel("Password").fill("short");

@@ -21,6 +21,7 @@ export { type Difference, differencesOf } from "./report/differences.js";
 export { bodiesBetween, breaksAt, type RangeBody, type RangeRow, rangeRow, rowFaults, rowOf } from "./report/range.js";
 export { type Finding, soundness } from "./report/soundness.js";
 export { checkWord } from "./report/check-word.js";
+export { type DrawnStep, drawnSteps, measured, pointOnBoard } from "./report/drawn-steps.js";
 export { type LaidBoard, layBoards } from "./report/boards.js";
 export { type SheetNeeded, sheetsFor, toolsFor } from "./report/ready.js";
 export { compileSystem } from "./plan/compile.js";

@@ -45,7 +45,7 @@ const AS_PIECES: ReadonlySet<string> = new Set(["line-dart", "check-eased", "wor
 function drawingsOf({ name, plan, drafted }: Example): [string, Drawing][] {
   if (drafted.shapings.length > 0) {
     return [
-      [`${name}-before`, drawPieces({ ...drafted, pieces: drafted.drafted })],
+      [`${name}-before`, drawPieces({ title: drafted.title, pieces: drafted.drafted })],
       [`${name}-after`, drawPieces(drafted)],
     ];
   }

@@ -1,7 +1,7 @@
 import { signedPathArea } from "../geometry/area.js";
 import { flatten } from "../geometry/flatten.js";
 import { type OffsetEdge, offsetRing } from "../geometry/offset.js";
-import { endOf, joinPaths, pathLength, reversePath, startOf } from "../geometry/path.js";
+import { endOf, joinPaths, type Path, pathLength, reversePath, startOf } from "../geometry/path.js";
 import { distance, type Point } from "../geometry/point.js";
 import type { Notch, PieceEdge, PieceResult } from "./piece.js";
 
@@ -14,59 +14,180 @@ export type PieceParts = Omit<PieceResult, "edges" | "net" | "cutting" | "covere
   readonly notches: readonly Pick<Notch, "id" | "at" | "ticks">[];
 };
 
-/** Puts a piece together: its edges in clockwise order, net and cutting line, area, and which way its notches point. Lengths in mm. */
+/**
+ * Puts a piece together: its edges in clockwise order. Its net and cutting line, its area, the places of its edges and the ways of
+ * its notches are worked out when they are first asked for: most pieces are only shaped on into others. Lengths in mm.
+ */
 export function assemble(parts: PieceParts): PieceResult {
   const { edges, key } = parts;
   const area = signedPathArea(joinPaths(edges.map((e) => e.path)));
-  const finished = (area > 0 ? edges : edges.map(backwards).reverse()).map((edge) => finish(key, edge));
-  const net = ringOf(finished);
-  const cut = finished.some((e) => e.allowance > 0) ? offsetRing(finished.map(offsetEdge)) : { ring: net, covered: false };
-  // Written out: a draft puts its pieces together at every move of a slider, and copying what is left of an object is slow.
-  return {
-    key,
-    title: parts.title,
-    board: parts.board,
-    cut: parts.cut,
-    onFold: parts.onFold,
-    mirrored: parts.mirrored,
-    edges: finished,
-    net,
-    cutting: cut.ring,
-    covered: cut.covered,
-    area: Math.abs(area),
-    grain: parts.grain,
-    levels: parts.levels,
-    darts: parts.darts,
-    inside: parts.inside,
-    notches: parts.notches.map((n) => notchAt(n, net)),
-    marks: parts.marks,
-    gap: largestGap(finished),
-    notes: parts.notes,
-    doubts: parts.doubts,
-    carried: parts.carried,
-  };
+  const inOrder = area > 0 ? edges : edges.map(backwards).reverse();
+  const finished = inOrder.map((edge) => new AssembledEdge(key, edge));
+  const shape = new Shape(finished, Math.abs(area));
+  return new AssembledPiece({ ...parts, edges: finished, notches: parts.notches.map((n) => new PlacedNotch(n, shape)) }, shape);
+}
+
+/** The same piece with other words, lines or notches on it; its outline stays. */
+export function amended(piece: PieceResult, changes: Partial<Omit<PieceParts, "edges">>): PieceResult {
+  const { shape } = piece as AssembledPiece;
+  const notches = changes.notches?.map((n) => (n instanceof PlacedNotch ? n : new PlacedNotch(n, shape)));
+  return new AssembledPiece({ ...piece, ...changes, edges: piece.edges, notches: notches ?? piece.notches }, shape);
+}
+
+/** An edge, with what follows from its path worked out when it is first asked for. */
+class AssembledEdge implements PieceEdge {
+  readonly role: string;
+  readonly name: string;
+  readonly path: Path;
+  readonly sewn: Path;
+  readonly allowance: number;
+  readonly finish: PieceEdge["finish"];
+  readonly pointed: boolean;
+  readonly corner: PieceEdge["corner"];
+  readonly treatment: PieceEdge["treatment"];
+
+  constructor(key: string, parts: EdgeParts) {
+    this.role = parts.role;
+    this.name = `${key}.${parts.role}`;
+    this.path = parts.path;
+    this.sewn = parts.sewn;
+    this.allowance = parts.allowance;
+    this.finish = parts.finish;
+    this.pointed = parts.pointed;
+    this.corner = parts.corner;
+    this.treatment = parts.treatment;
+  }
+
+  get places(): readonly Point[] {
+    return flattened(this.path);
+  }
+
+  get length(): number {
+    return pathLength(this.sewn);
+  }
+}
+
+/** Corner points of paths, each path flattened once: an edge that is not reshaped keeps its path from piece to piece. */
+const places = new WeakMap<Path, readonly Point[]>();
+function flattened(path: Path): readonly Point[] {
+  const known = places.get(path);
+  if (known) return known;
+  const made = flatten(path);
+  places.set(path, made);
+  return made;
+}
+
+/** The outline of a piece and what follows from it, each worked out once. */
+class Shape {
+  private netMade: readonly Point[] | undefined;
+  private cutMade: { readonly ring: readonly Point[]; readonly covered: boolean } | undefined;
+
+  constructor(
+    readonly edges: readonly AssembledEdge[],
+    readonly area: number,
+  ) {}
+
+  get net(): readonly Point[] {
+    return (this.netMade ??= ringOf(this.edges));
+  }
+
+  get cut(): { readonly ring: readonly Point[]; readonly covered: boolean } {
+    return (this.cutMade ??= this.edges.some((e) => e.allowance > 0)
+      ? offsetRing(this.edges.map(offsetEdge))
+      : { ring: this.net, covered: false });
+  }
+}
+
+/** A notch, with the way it points worked out when it is first asked for. */
+class PlacedNotch implements Notch {
+  readonly id: string;
+  readonly at: Point;
+  readonly ticks: number;
+
+  constructor(
+    { id, at, ticks }: Pick<Notch, "id" | "at" | "ticks">,
+    private readonly shape: Shape,
+  ) {
+    this.id = id;
+    this.at = at;
+    this.ticks = ticks;
+  }
+
+  get outward(): Point {
+    return notchAt(this, this.shape.net).outward;
+  }
+
+  get off(): number {
+    return notchAt(this, this.shape.net).off;
+  }
+}
+
+type Drawn = Omit<PieceParts, "edges" | "notches"> & { readonly edges: readonly PieceEdge[]; readonly notches: readonly Notch[] };
+
+class AssembledPiece implements PieceResult {
+  readonly key: string;
+  readonly title: string;
+  readonly board: string;
+  readonly cut: number;
+  readonly onFold: boolean;
+  readonly mirrored: boolean;
+  readonly edges: readonly PieceEdge[];
+  readonly grain: PieceResult["grain"];
+  readonly levels: PieceResult["levels"];
+  readonly darts: PieceResult["darts"];
+  readonly inside: PieceResult["inside"];
+  readonly notches: readonly Notch[];
+  readonly marks: PieceResult["marks"];
+  readonly notes: readonly string[];
+  readonly doubts: readonly string[];
+  readonly carried: PieceResult["carried"];
+
+  constructor(
+    parts: Drawn,
+    readonly shape: Shape,
+  ) {
+    this.key = parts.key;
+    this.title = parts.title;
+    this.board = parts.board;
+    this.cut = parts.cut;
+    this.onFold = parts.onFold;
+    this.mirrored = parts.mirrored;
+    this.edges = parts.edges;
+    this.grain = parts.grain;
+    this.levels = parts.levels;
+    this.darts = parts.darts;
+    this.inside = parts.inside;
+    this.notches = parts.notches;
+    this.marks = parts.marks;
+    this.notes = parts.notes;
+    this.doubts = parts.doubts;
+    this.carried = parts.carried;
+  }
+
+  get net(): readonly Point[] {
+    return this.shape.net;
+  }
+
+  get cutting(): readonly Point[] {
+    return this.shape.cut.ring;
+  }
+
+  get covered(): boolean {
+    return this.shape.cut.covered;
+  }
+
+  get area(): number {
+    return this.shape.area;
+  }
+
+  get gap(): PieceResult["gap"] {
+    return largestGap(this.shape.edges);
+  }
 }
 
 const offsetEdge = ({ places, allowance, corner }: PieceEdge): OffsetEdge => ({ places, outMm: allowance, corner });
 
 const backwards = (edge: EdgeParts): EdgeParts => ({ ...edge, path: reversePath(edge.path), sewn: reversePath(edge.sewn) });
-
-function finish(key: string, { role, path, sewn, allowance, finish: finished, pointed, corner, treatment }: EdgeParts): PieceEdge {
-  const places = flatten(path);
-  return {
-    role,
-    name: `${key}.${role}`,
-    path,
-    sewn,
-    places,
-    length: pathLength(sewn),
-    allowance,
-    finish: finished,
-    pointed,
-    corner,
-    treatment,
-  };
-}
 
 /** The corner points of all edges as one ring. */
 function ringOf(edges: readonly PieceEdge[]): Point[] {

@@ -1,5 +1,5 @@
 import { placeAlong } from "../geometry/path.js";
-import { notchAt } from "./assemble.js";
+import { amended } from "./assemble.js";
 import { mouthsOn } from "./mouths.js";
 import { type PieceResult, roleText } from "./piece.js";
 import { type SeamWalk, segmentAt, walkedAlong, type WalkSegment } from "./walk.js";
@@ -16,7 +16,7 @@ export function withSeamNotches(pieces: readonly PieceResult[], walk: SeamWalk, 
   return notches.reduce((now, notch) => {
     const { segment } = segmentAt(walk.first, 0);
     if (!(notch.mm > 0 && notch.mm < walk.first.length))
-      return now.map((p) => (p.key === segment.piece.key ? { ...p, doubts: [...p.doubts, beyond(segment, notch)] } : p));
+      return now.map((p) => (p.key === segment.piece.key ? amended(p, { doubts: [...p.doubts, beyond(segment, notch)] }) : p));
     const first = segmentAt(walk.first, notch.mm);
     const second = segmentAt(walk.second, walkedAlong(walk, notch.mm));
     return [first, second].reduce((list, { segment: on, along }) => notched(list, on, along, notch), now);
@@ -41,5 +41,5 @@ function notched(
   const sewnAlong = reversed ? edge.length - along : along;
   const cut = mouthsOn(piece, path).reduce((mm, m) => (mm >= m.from - 1e-9 ? mm + m.length : mm), sewnAlong);
   const at = placeAlong(path, cut).at;
-  return pieces.map((p) => (p.key === piece.key ? { ...p, notches: [...p.notches, notchAt({ id, at, ticks }, p.net)] } : p));
+  return pieces.map((p) => (p.key === piece.key ? amended(p, { notches: [...p.notches, { id, at, ticks }] }) : p));
 }

@@ -4,7 +4,7 @@ import { boundsOf } from "../geometry/bounds.js";
 import { flatten } from "../geometry/flatten.js";
 import { mapPath, type Path } from "../geometry/path.js";
 import type { Point } from "../geometry/point.js";
-import { assemble, type EdgeParts } from "./assemble.js";
+import { amended, assemble, type EdgeParts } from "./assemble.js";
 import type { CarriedNames, PlannedEdge, PlannedPiece } from "./blueprint.js";
 import { drawOn } from "./draw-on.js";
 import { type EdgePath, edgePath } from "./edge-path.js";
@@ -66,15 +66,14 @@ export function withLateNames(piece: PieceResult, names: CarriedNames, frame: Fr
   const { turnedAt } = carried;
   const now = carriedBy(names, frame, turnedAt === undefined ? (p) => p : (p) => ({ x: turnedAt - p.x, y: p.y }), turnedAt);
   if (now.points.size <= carried.points.size && now.paths.size <= carried.paths.size) return piece;
-  return {
-    ...piece,
+  return amended(piece, {
     carried: {
       points: new Map([...now.points, ...carried.points]),
       paths: new Map([...now.paths, ...carried.paths]),
       laid: new Map([...now.laid, ...carried.laid]),
       turnedAt,
     },
-  };
+  });
 }
 
 /** Left and right are changed about the middle of the outline, to a millimetre: where on the table it then lies tells nothing. Twice that middle. */

@@ -95,6 +95,7 @@ class Compiler {
       choices: this.inputs.choices,
       steps: this.steps,
       order: this.order,
+      readsEdges: this.readsEdges(),
       darts: this.darts,
       levels: levelsOf(this.system, this.steps),
       pieces: this.pieces,
@@ -102,6 +103,13 @@ class Compiler {
       shapingNames: this.shapingNames,
       ...checks,
     };
+  }
+
+  private readsEdges(): boolean {
+    if (this.scope.cutEdges.size > 0 || this.steps.some(({ dependsOn }) => dependsOn.names.some((name) => name.includes(".")))) return true;
+    const { settings, choices } = this.inputs;
+    const formulas = [...settings.map((s) => s.source.default), ...choices.flatMap((c) => c.source.options.map((o) => o.formula))];
+    return formulas.some((text) => text !== undefined && EDGE.test(text));
   }
 
   private statement(s: Statement, i: number): void {
@@ -381,6 +389,9 @@ class Compiler {
     return (f) => void (f.paths[index] = make(f));
   }
 }
+
+/** The name of an edge of a piece, as formulas have it. */
+const EDGE = /\b[A-Z]\w*\.[a-z_]/;
 
 const NONE: readonly PlannedFormula[] = [];
 

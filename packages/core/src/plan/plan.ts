@@ -194,6 +194,8 @@ export interface Plan {
   readonly choices: readonly PlannedChoice[];
   readonly steps: readonly PlannedStep[];
   readonly order: readonly PlannedAct[];
+  /** A step is drawn from the edge of a piece, or measures one: it needs the pieces above it. */
+  readonly readsEdges: boolean;
   readonly darts: readonly PlannedDart[];
   /** Of each board with a waist and another level of the body: those level lines, by the index of their path. */
   readonly levels: readonly PlannedLevels[];

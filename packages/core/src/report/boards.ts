@@ -22,8 +22,8 @@ export function layBoards(plan: Plan, run: Run): ReadonlyMap<string, LaidBoard> 
   plan.steps.forEach((step, i) => {
     if (run.outcomes[i]?.status !== "drawn" || step.source.is === "value") return;
     const list = places.get(step.board) ?? [];
-    if (step.source.is === "point") list.push(run.frame.points[step.target] as Point);
-    else list.push(...flatten(run.frame.paths[step.target] as NonNullable<Run["frame"]["paths"][number]>, 1));
+    if (step.source.is === "point") list.push(run.board.points[step.target] as Point);
+    else list.push(...flatten(run.board.paths[step.target] as NonNullable<Run["board"]["paths"][number]>, 1));
     places.set(step.board, list);
   });
   const laid = new Map<string, LaidBoard>();

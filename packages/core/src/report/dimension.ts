@@ -18,13 +18,13 @@ export function stepDimension(plan: Plan, run: Run, index: number): StepDimensio
   const { source } = step;
   const { scope } = plan;
   if (source.is === "path") {
-    const path = run.frame.paths[scope.paths.get(source.key) ?? -1];
+    const path = run.board.paths[scope.paths.get(source.key) ?? -1];
     return { from: undefined, to: undefined, mm: path && pathLength(path) };
   }
-  const length = step.formulas.find((f) => f.kind === "length")?.typed.run(run.frame);
+  const length = step.formulas.find((f) => f.kind === "length")?.typed.run(run.board);
   if (source.is === "value") return { from: undefined, to: undefined, mm: length };
-  const to = run.frame.points[scope.points.get(source.id) ?? -1];
+  const to = run.board.points[scope.points.get(source.id) ?? -1];
   const [first] = step.dependsOn.points;
-  const from = first === undefined ? undefined : run.frame.points[scope.points.get(first) ?? -1];
+  const from = first === undefined ? undefined : run.board.points[scope.points.get(first) ?? -1];
   return { from, to, mm: length ?? (from && to && distance(from, to)) };
 }

@@ -34,7 +34,7 @@ function inDegrees(radians: number): number {
 
 /** The open form of a run. `slug` names the system. */
 export function runToJson(plan: Plan, run: Run, slug: string): RunJson {
-  const { frame } = run;
+  const { board: frame } = run;
   const json: RunJson = {
     system: slug,
     unit: plan.system.unit,

@@ -72,7 +72,7 @@ export function bodiesBetween(plan: Plan, small: Run, large: Run, count: number)
     const share = count < 2 ? 0 : i / (count - 1);
     const measurements = Object.fromEntries(
       plan.measures.flatMap(({ key, slot, source }) => {
-        const [a, b] = [small.frame.slots[slot], large.frame.slots[slot]];
+        const [a, b] = [small.board.slots[slot], large.board.slots[slot]];
         if (a === undefined || b === undefined || Number.isNaN(a + b)) return [];
         const figure = a + (b - a) * share;
         return [[key, source.kind === "number" ? figure : `${figure.toFixed(2)} mm`]];

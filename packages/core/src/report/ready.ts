@@ -33,7 +33,7 @@ const TOOLS: readonly { readonly tool: string; readonly verbs: readonly string[]
 export function toolsFor(plan: Plan, run: Run): string[] {
   const drawn = plan.steps.filter((_, i) => run.outcomes[i]?.status === "drawn");
   const verbs = new Set(drawn.flatMap(({ source }) => (source.is === "point" ? [source.verb] : [])));
-  const curved = drawn.some(({ makes, target }) => makes === "path" && run.frame.paths[target]?.segments.some((s) => !s.straight));
+  const curved = drawn.some(({ makes, target }) => makes === "path" && run.board.paths[target]?.segments.some((s) => !s.straight));
   return [
     "sharp pencil and eraser",
     "long rule",

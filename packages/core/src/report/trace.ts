@@ -47,7 +47,7 @@ export function explainStep(plan: Plan, run: Run, index: number, options: Explai
     heading: step.heading,
     text: sentence(step),
     outcome: outcomeInWords(outcome),
-    sums: outcome.status === "drawn" ? step.formulas.map((f) => explain(f.text, f.tree, f.kind, plan.scope, run.frame, options)) : [],
+    sums: outcome.status === "drawn" ? step.formulas.map((f) => explain(f.text, f.tree, f.kind, plan.scope, run.board, options)) : [],
     dependsOn: { points: step.dependsOn.points, paths: step.dependsOn.paths },
     why: (source.why ?? []).map(inWords),
     watch: (source.watch ?? []).map(inWords),

@@ -13,7 +13,7 @@ export function wordComesTo(plan: Plan, run: Run, key: string, word: string): nu
       const branch = branchFor(tree, key, word);
       if (!branch) continue;
       const { kind, run: evaluate } = compile(branch, plan.scope);
-      const value = evaluate(run.frame) * (kind === "bare" ? (plan.system.unit === "in" ? 25.4 : 10) : 1);
+      const value = evaluate(run.board) * (kind === "bare" ? (plan.system.unit === "in" ? 25.4 : 10) : 1);
       if (Number.isFinite(value)) return value;
     }
   return undefined;

@@ -4,6 +4,7 @@ import { pathLength } from "../geometry/path.js";
 import { distance } from "../geometry/point.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
 import { gather, noReferences } from "../plan/references.js";
+import { copyOf } from "../run/frame.js";
 import type { Run } from "../run/run.js";
 
 /** A draft that can be drawn again from a step on, only what hangs on that step. */
@@ -35,9 +36,9 @@ export function redrawing(compiled: Plan, run: Run): Redrawing {
     above.push(on);
     for (const other of on) if (other !== i) hangs[other]?.push(i);
   });
-  const frame = copyOf(run.frame);
+  const frame = copyOf(run.board);
   // What is drawn from edges that were shaped since does not come out the same twice: it stays as it was drawn.
-  const steady = plan.steps.map((step) => comesOutAgain(step, frame));
+  const steady = plan.steps.map((step) => !plan.readsEdges || comesOutAgain(step, frame));
   return { plan, run, frame, hangs: hangs.map((later) => later.filter((i) => steady[i])), above };
 }
 
@@ -79,9 +80,6 @@ function makersOf({ steps }: Plan, { outcomes }: Run): ReadonlyMap<string, numbe
   });
   return makers;
 }
-
-/** A frame that may be drawn into without touching the first. */
-export const copyOf = ({ slots, points, paths }: Frame): Frame => ({ slots: slots.slice(), points: points.slice(), paths: paths.slice() });
 
 /** The draft with one step drawn otherwise, and what of `wanted` hangs on it drawn again. What cannot be drawn so stays undefined. */
 export function redraw(

@@ -109,10 +109,10 @@ describe("readings together", () => {
 
 describe("the draft as it likely lies on the paper", () => {
   it("has the slips in it that explain what was read, and is the right one where nothing is off", () => {
-    const at = (run: ReturnType<typeof asDrawn>, id: string): number => inches(run.frame.points[plan.scope.points.get(id) ?? -1]?.x);
+    const at = (run: ReturnType<typeof asDrawn>, id: string): number => inches(run.board.points[plan.scope.points.get(id) ?? -1]?.x);
     const wrong = asDrawn(plan, drafted, { S3: "7 3/4", S12: "13" });
     expect([at(wrong, "S3"), at(wrong, "S6"), at(wrong, "S12"), at(wrong, "S13")]).toEqual([7.75, -7.75, 13, -13]);
-    expect(asDrawn(plan, drafted, { S3: "8 1/4" }).frame).toEqual(drafted.frame);
+    expect(asDrawn(plan, drafted, { S3: "8 1/4" }).board).toEqual(drafted.board);
   });
 });
 

@@ -2,7 +2,7 @@ import { parseTape } from "../quantity/parse-tape.js";
 import { type HomeUnit, toMm } from "../quantity/units.js";
 import type { Plan } from "../plan/plan.js";
 import type { Given } from "../run/inputs.js";
-import type { Run } from "../run/run.js";
+import { redrawn, type Run } from "../run/run.js";
 import { type Cause, causesOf, isOff, type TakenReading } from "./causes.js";
 import { measuredBy } from "./reading.js";
 import { redraw, redrawing, type Redrawing } from "./redraw.js";
@@ -52,7 +52,7 @@ export const review = (plan: Plan, run: Run, readings: Given, options: ReviewOpt
 export function asDrawn(plan: Plan, run: Run, readings: Given, options: ReviewOptions = {}): Run {
   const { drawing, slips } = judge(plan, run, readings, options);
   const frame = slips.reduce((before, { step, draw }) => redraw({ ...drawing, frame: before }, step, draw), drawing.frame);
-  return { ...run, frame };
+  return redrawn(run, frame);
 }
 
 interface Judged {

@@ -1,6 +1,6 @@
 import type { Plan } from "../plan/plan.js";
 import type { HomeUnit } from "../quantity/units.js";
-import type { Run } from "../run/run.js";
+import { redrawn, type Run } from "../run/run.js";
 import type { SlipCode } from "./codes.js";
 import { redraw, redrawing } from "./redraw.js";
 import type { Slip } from "./slip.js";
@@ -31,5 +31,5 @@ export function drawnWithSlips(plan: Plan, run: Run, chosen: readonly ChosenSlip
       const slip = slipsOf(drawing, step, unit).find((s) => s.says === says);
       return slip ? redraw({ ...drawing, frame: before }, step, slip.draw) : before;
     }, drawing.frame);
-  return { ...run, frame };
+  return redrawn(run, frame);
 }

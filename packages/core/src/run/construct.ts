@@ -22,6 +22,20 @@ export interface Made {
   readonly pieces: readonly PieceResult[];
 }
 
+/** Draws the steps alone, in the order of the statements; for a plan of which no step is drawn from the edge of a piece. */
+export function drawSteps(plan: Plan, frame: Frame): StepOutcome[] {
+  const outcomes: StepOutcome[] = [];
+  for (const act of plan.order)
+    if (act.do === "setting") workOut(plan.settings[act.index] as PlannedSetting, frame);
+    else if (act.do === "step") outcomes.push(drawStep(plan.steps[act.index] as PlannedStep, plan, frame, outcomes));
+  return outcomes;
+}
+
+/** Works out the default of a setting that depends on what is above it, unless it was set. */
+function workOut({ slot, wordSlot, defaultRule }: PlannedSetting, frame: Frame): void {
+  if (Number.isNaN(frame.slots[slot] as number) && frame.slots[wordSlot] === 0) frame.slots[slot] = evaluated(defaultRule, frame);
+}
+
 /** Draws the steps, takes the pieces and shapes them, in the order of the statements: what is shaped may be drawn from below. */
 export function construct(plan: Plan, frame: Frame): Made {
   const outcomes: StepOutcome[] = [];
@@ -35,8 +49,7 @@ export function construct(plan: Plan, frame: Frame): Made {
   };
   for (const act of plan.order) {
     if (act.do === "setting") {
-      const { slot, wordSlot, defaultRule } = plan.settings[act.index] as PlannedSetting;
-      if (Number.isNaN(frame.slots[slot] as number) && frame.slots[wordSlot] === 0) frame.slots[slot] = evaluated(defaultRule, frame);
+      workOut(plan.settings[act.index] as PlannedSetting, frame);
     } else if (act.do === "step") {
       const step = plan.steps[act.index] as PlannedStep;
       outcomes.push(drawStep(step, plan, frame, outcomes));

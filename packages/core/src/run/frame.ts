@@ -10,6 +10,9 @@ export function emptyFrame({ scope }: Plan): Frame {
   return { slots, points: new Array<undefined>(scope.points.size), paths: new Array<undefined>(scope.pathCount) };
 }
 
+/** A frame that may be drawn into without touching the first. */
+export const copyOf = ({ slots, points, paths }: Frame): Frame => ({ slots: slots.slice(), points: points.slice(), paths: paths.slice() });
+
 /** Puts measurements, settings and choices into their slots; returns the measurements still needed. */
 export function fillSlots(plan: Plan, inputs: Inputs, frame: Frame): string[] {
   const { slots } = frame;

@@ -6,7 +6,7 @@ import { stepDimension } from "../report/dimension.js";
 import { runToJson } from "../report/json.js";
 import { loadSystem } from "../plan/load.js";
 import { readShelf } from "../test/shelf.js";
-import { run } from "./run.js";
+import { run, type Run } from "./run.js";
 import { sampleBody } from "./sample.js";
 import { stepName } from "../plan/step-name.js";
 import { explainStep, traceOf } from "../report/trace.js";
@@ -227,11 +227,25 @@ describe("a body that is not whole, or not of this world", () => {
   });
 });
 
-describe("a run is plain data", () => {
-  it("can be posted to a worker and comes out the same, shapings, pieces and all", () => {
+describe("a run is worked out as far as it is asked", () => {
+  it("gives the same steps whether its pieces were asked for before, after or never", () => {
     for (const { plan, examples } of library) {
-      const drafted = run(plan, examples[0]?.measurements ?? {}, examples[0]?.settings ?? {});
-      expect(structuredClone(drafted)).toEqual(drafted);
+      const [first] = examples;
+      const draft = (): Run => run(plan, first?.measurements ?? {}, first?.settings ?? {});
+      const [steps, pieces] = [draft(), draft()];
+      expect(pieces.pieces.every((p) => p.cutting.length > 0)).toBe(true);
+      expect(pieces.board.points).toEqual(steps.board.points);
+      expect(pieces.outcomes).toEqual(steps.outcomes);
+      const edges = new Set([...plan.scope.paths].flatMap(([name, index]) => (name.includes(".") ? [index] : [])));
+      // What was drawn on the board lies there still; only the edges of pieces were added.
+      steps.board.paths.forEach((path, i) => edges.has(i) || expect(pieces.frame.paths[i]).toEqual(path));
+    }
+  });
+
+  it("what leaves the core as data is plain: it can be posted to a worker and comes out the same", () => {
+    for (const { plan, examples } of library) {
+      const json = runToJson(plan, run(plan, examples[0]?.measurements ?? {}, examples[0]?.settings ?? {}), "x");
+      expect(structuredClone(json)).toEqual(json);
     }
   });
 });

@@ -1,3 +1,4 @@
+import { amended } from "../piece/assemble.js";
 import { dartResult, type NamedDart } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
@@ -21,8 +22,8 @@ export const draw: Shaping = {
 
 function drawn(piece: PieceResult, line: string, dart: NamedDart | undefined): PieceResult {
   const path = laidLineOf(piece, line);
-  if (!dart) return { ...piece, inside: [...piece.inside, { label: line.replace(/_/g, " "), path }] };
+  if (!dart) return amended(piece, { inside: [...piece.inside, { label: line.replace(/_/g, " "), path }] });
   const made = dartResult(dart, path, undefined, (p) => p);
   if (!made) throw new DraftError(`${dart.label} is no dart yet.`, "Its legs and its point must be on the draft.");
-  return { ...piece, darts: [...piece.darts.filter((d) => d.key !== dart.key), made] };
+  return amended(piece, { darts: [...piece.darts.filter((d) => d.key !== dart.key), made] });
 }

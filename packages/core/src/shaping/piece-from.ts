@@ -16,7 +16,7 @@ import {
   startOf,
 } from "../geometry/path.js";
 import { distance, type Point } from "../geometry/point.js";
-import { assemble, type EdgeParts } from "../piece/assemble.js";
+import { amended, assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { changed, type PieceChanges } from "./amend.js";
@@ -44,9 +44,8 @@ export const pieceFrom =
     const shape = made.strip
       ? partOf(source, stripped(source, made.strip.along, made.strip.width(frame))[made.strip.less ? "rest" : "strip"], made.key)
       : assemble({ ...source, key: made.key });
-    const asCut =
-      made.cut === undefined ? shape : { ...shape, cut: made.cut, onFold: made.onFold ?? false, mirrored: made.mirrored ?? false };
-    const named = { ...asCut, title: made.title };
+    const cut = made.cut === undefined ? {} : { cut: made.cut, onFold: made.onFold ?? false, mirrored: made.mirrored ?? false };
+    const named = amended(shape, { ...cut, title: made.title });
     return [...pieces, changed(named, made, frame)];
   };
 

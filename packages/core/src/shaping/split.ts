@@ -6,7 +6,7 @@ import { flatten } from "../geometry/flatten.js";
 import { endOf, type Path, polyline, reversePath, startOf } from "../geometry/path.js";
 import { distance, type Point } from "../geometry/point.js";
 import { crossStretches } from "../geometry/ring.js";
-import type { EdgeParts } from "../piece/assemble.js";
+import { amended, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { splitForms } from "../system/shaping-forms.js";
@@ -55,7 +55,7 @@ function cutInTwo(piece: PieceResult, cut: Cut, role: string, allowance: number,
     treatment: undefined,
     corner: "mitre",
   });
-  const rest: PieceResult = { ...piece, darts: piece.darts.filter((d) => !cut.darts.includes(d.key)) };
+  const rest = amended(piece, { darts: piece.darts.filter((d) => !cut.darts.includes(d.key)) });
   const one = [...stretch(piece, cut.from[1], cut.to[0]), seam(reversePath(cut.left))];
   const other = [...stretch(piece, cut.to[1], cut.from[0]), seam(cut.right)];
   const [upper, lower] = upperFirst(one, other);

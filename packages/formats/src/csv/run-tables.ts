@@ -1,16 +1,15 @@
-import { type Plan, pointText, type Run, tapeText } from "@lodrin/core";
+import { drawnSteps, type Plan, pointText, type Run, tapeText } from "@lodrin/core";
 import { csvText } from "./csv-text.js";
 
 const mm = (value: number): number => Math.round(value * 1e3) / 1e3 + 0;
 
 /** The points of a run, a line each: `point,board,across_mm,down_mm`. */
 export function pointsCsv(plan: Plan, run: Run): string {
-  const rows = plan.steps.flatMap(({ source, board, target }) => {
-    const at = source.is === "point" ? run.frame.points[target] : undefined;
-    return source.is === "point" && at
-      ? [{ point: pointText(source.id).replace("#", ""), board, across_mm: mm(at.x), down_mm: mm(at.y) }]
-      : [];
-  });
+  const rows = drawnSteps(plan, run).flatMap(({ step: { source }, board, point }) =>
+    source.is === "point" && point
+      ? [{ point: pointText(source.id).replace("#", ""), board, across_mm: mm(point.x), down_mm: mm(point.y) }]
+      : [],
+  );
   // A point with several rules has one place.
   return csvText(rows.filter((row, i) => rows.findIndex((r) => r.point === row.point) === i));
 }

@@ -1,4 +1,5 @@
 import {
+  drawnSteps,
   boundsOf,
   endOf,
   growBounds,
@@ -18,12 +19,12 @@ import { type Drawing, type Mark, markPlaces } from "./mark.js";
 export function drawBoard(plan: Plan, run: Run, board?: string): Drawing {
   const laid = layBoards(plan, run);
   const marks: Mark[] = [];
-  plan.steps.forEach((step, i) => {
-    if (run.outcomes[i]?.status !== "drawn" || (board !== undefined && step.board !== board)) return;
+  for (const { step, path, point } of drawnSteps(plan, run)) {
+    if (board !== undefined && step.board !== board) continue;
     const dx = board === undefined ? (laid.get(step.board)?.dx ?? 0) : 0;
-    if (step.source.is === "path") marks.push(...pathMarks(run.frame.paths[step.target], step.source, dx));
-    else if (step.source.is === "point") marks.push(...pointMarks(run.frame.points[step.target], step.source.id, dx));
-  });
+    if (step.source.is === "path") marks.push(...pathMarks(path, step.source, dx));
+    else if (step.source.is === "point") marks.push(...pointMarks(point, step.source.id, dx));
+  }
   const bounds = boundsOf(markPlaces(marks)) ?? { minX: 0, minY: 0, maxX: 10, maxY: 10 };
   return { title: run.title, bounds: growBounds(bounds, 15), marks };
 }

@@ -25,7 +25,7 @@ export function layPieces(pieces: readonly PieceResult[]): LaidPiece[] {
 }
 
 /** The pattern pieces of a run laid apart on one sheet, all or those named. */
-export function drawPieces(run: Run, keys?: readonly string[]): Drawing {
+export function drawPieces(run: Pick<Run, "title" | "pieces">, keys?: readonly string[]): Drawing {
   const pieces = keys ? run.pieces.filter((p) => keys.includes(p.key)) : run.pieces;
   const sheet = collector();
   for (const { piece, dx, dy } of layPieces(pieces)) {

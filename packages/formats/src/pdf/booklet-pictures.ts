@@ -13,6 +13,7 @@ import {
   pointText,
   type Run,
   svgData,
+  drawnSteps,
 } from "@lodrin/core";
 import type { Drawing } from "../drawing/mark.js";
 import { strokeData } from "../drawing/stroke-data.js";
@@ -43,17 +44,11 @@ export function drawProgress(doc: PDFKit.PDFDocument, plan: Plan, run: Run, step
   const last = steps[steps.length - 1] ?? -1;
   const now = new Set(steps);
   const boards = new Set(steps.flatMap((i) => (plan.steps[i]?.source.is === "value" ? [] : [plan.steps[i]?.board])));
-  const onPaper = plan.steps.flatMap((step, i) =>
-    i <= last && boards.has(step.board) && run.outcomes[i]?.status === "drawn" ? [{ step, i }] : [],
+  const onPaper = drawnSteps(plan, run).filter(({ index, board }) => index <= last && boards.has(board));
+  const points = onPaper.flatMap(({ step, point: at, index: i }): { id: string; at: Point; i: number }[] =>
+    at && step.source.is === "point" ? [{ id: step.source.id, at, i }] : [],
   );
-  const points = onPaper.flatMap(({ step, i }): { id: string; at: Point; i: number }[] => {
-    const at = step.source.is === "point" ? run.frame.points[step.target] : undefined;
-    return at && step.source.is === "point" ? [{ id: step.source.id, at, i }] : [];
-  });
-  const paths = onPaper.flatMap(({ step, i }): { path: Path; i: number }[] => {
-    const path = step.source.is === "path" ? run.frame.paths[step.target] : undefined;
-    return path ? [{ path, i }] : [];
-  });
+  const paths = onPaper.flatMap(({ path, index: i }): { path: Path; i: number }[] => (path ? [{ path, i }] : []));
   const bounds = boundsOf([...points.map((p) => p.at), ...paths.flatMap(({ path }) => flatten(path, 1))]);
   if (!bounds) return 0;
   const { k, x, y } = fitted(bounds, { ...room, x: room.x + 16, width: room.width - 32 });

@@ -9,6 +9,7 @@ import {
   type TraceEntry,
   traceOf,
   workedLines,
+  measured,
 } from "@lodrin/core";
 import PDFDocument from "pdfkit";
 import { collect } from "./collect.js";
@@ -53,7 +54,7 @@ function heading(doc: PDFKit.PDFDocument, plan: Plan, run: Run, facts: PrintFact
   for (const line of facts.lines) doc.font("text").fontSize(10).fillColor(QUIET).text(setFractions(line));
   doc.moveDown(0.5).font("strong").fontSize(11).fillColor(INK).text("Measurements");
   const figures = plan.measures.flatMap((m) => {
-    const mm = run.frame.slots[m.slot] as number;
+    const mm = measured(run, m);
     if (!Number.isFinite(mm)) return [];
     return [`${measurementName(m.source.key)} ${m.source.kind === "number" ? mm : tapeText(mm, options.unit, options.mark)}`];
   });

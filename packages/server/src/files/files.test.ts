@@ -1,9 +1,11 @@
+import { randomUUID } from "node:crypto";
 import { writeFileSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Draft } from "@lodrin/contract";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { type Harness, openHarness, type Visitor, visitor } from "../test/harness.js";
+import { enter, type Harness, openHarness, type Visitor, visitor } from "../test/harness.js";
+import { WaitingFiles } from "./waiting-files.js";
 import { FileMaker } from "./file-maker.js";
 import type { FileToMake } from "./make-file.js";
 
@@ -83,15 +85,63 @@ piece Sail "Sail" on M · cut 1
   });
 });
 
+const asked: FileToMake = {
+  file: "x",
+  wanted: { paper: "A4", what: "pieces", unit: "cm" },
+  ...{ systemVersionId: "1", slug: "x", notation: "", bases: {}, unit: "cm", measurements: {}, settings: {}, title: "x", lines: [] },
+};
 const WAITER = { accountId: "somebody" };
 
-describe("a worker that takes too much", () => {
-  const asked: FileToMake = {
-    file: "x",
-    wanted: { paper: "A4", what: "pieces", unit: "cm" },
-    ...{ systemVersionId: "1", slug: "x", notation: "", bases: {}, unit: "cm", measurements: {}, settings: {}, title: "x", lines: [] },
-  };
+describe("files that wait", () => {
+  it("have their time from when they begin, whoever waits before them, and each account's turn comes; the place is known", async () => {
+    const folder = mkdtempSync(join(tmpdir(), "lodrin-worker-"));
+    const worker = join(folder, "worker.mjs");
+    writeFileSync(
+      worker,
+      "export default ({ slug }) => new Promise((r) => setTimeout(() => r({ body: slug }), slug === 'slow' ? 300 : 10));",
+    );
+    const [one, other] = [await enter(h, "one@files.example"), await enter(h, "other@files.example")];
+    // Twelve slow ones take longer together than one may take.
+    const maker = new FileMaker(worker, 1, new WaitingFiles(h.knex));
+    const ticket = randomUUID();
+    try {
+      const done: string[] = [];
+      const slow = Array.from({ length: 12 }, () =>
+        maker.make({ ...asked, slug: "slow" }, { accountId: one.id }).then(() => void done.push("slow")),
+      );
+      const quick = maker.make({ ...asked, slug: "quick" }, { accountId: other.id, ticket }).then(() => void done.push("quick"));
+      await expect.poll(() => maker.ahead(ticket, other.id)).not.toBeNull();
+      expect(await maker.ahead(ticket, one.id)).toBeNull();
+      await Promise.all([...slow, quick]);
+      expect(done.indexOf("quick")).toBeLessThan(4);
+      expect(done).toHaveLength(13);
+      await expect.poll(() => maker.ahead(ticket, other.id)).toBeNull();
+    } finally {
+      await maker.close();
+      rmSync(folder, { recursive: true });
+    }
+  });
 
+  it("are turned away with when to come again once there are too many, and let go when nobody waits for them", async () => {
+    const folder = mkdtempSync(join(tmpdir(), "lodrin-worker-"));
+    const worker = join(folder, "worker.mjs");
+    writeFileSync(worker, "export default () => new Promise((r) => setTimeout(() => r({ body: 'made' }), 50));");
+    const maker = new FileMaker(worker);
+    const gone = new AbortController();
+    try {
+      const waiting = Array.from({ length: 25 }, () => maker.make(asked, { accountId: "a", signal: gone.signal }).catch((e: Error) => e));
+      await expect(maker.make(asked, { accountId: "a" })).rejects.toMatchObject({ status: 503, retryAfter: 2 });
+      gone.abort(new Error("gone"));
+      expect((await Promise.all(waiting)).filter((made) => made instanceof Error)).toHaveLength(24);
+      expect(await maker.make(asked, { accountId: "a" })).toBe("made");
+    } finally {
+      await maker.close();
+      rmSync(folder, { recursive: true });
+    }
+  });
+});
+
+describe("a worker that takes too much", () => {
   it.each([
     ["time", "for (;;);", 422, "took longer than 1 seconds"],
     ["memory", "const all = []; for (;;) all.push(new Array(1e5).fill(Math.random()).map(String));", 422, "took more memory"],

@@ -1,4 +1,7 @@
 import { once } from "node:events";
+import { mkdtempSync, readdirSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import type { Draft } from "@lodrin/contract";
 import request from "supertest";
 import { afterAll, beforeAll, expect, it } from "vitest";
@@ -56,20 +59,48 @@ it(`no save that was answered is lost in ${KILLS} kills`, async () => {
   expect(lost).toBe(0);
 }, 600_000);
 
-it("a process that is killed is replaced, and the others serve on meanwhile", async () => {
+it("a process that is killed is replaced and goes on with its log; every call to it ends, and the others serve on", async () => {
   const port = await freePort();
-  const server = await startServer(DATABASE, port, { LODRIN_PROCESSES: "2" });
+  const logs = mkdtempSync(join(tmpdir(), "lodrin-logs-"));
+  const server = await startServer(DATABASE, port, {
+    LODRIN_PROCESSES: "2",
+    LODRIN_LOG: "info",
+    LODRIN_LOG_FILE: join(logs, "server.log"),
+  });
   const before = await childrenOf(server.pid ?? 0);
   expect(before).toHaveLength(2);
-  process.kill(before[0] ?? 0, "SIGKILL");
-  // A call that had just been handed to the process that was killed is never answered: who calls has some patience, as the web
-  // client has, and calls again.
-  const health = (): Promise<Response> => fetch(`http://127.0.0.1:${port}/api/health`, { signal: AbortSignal.timeout(3_000) });
-  for (let n = 0; n < 20; n++) expect((await health().catch(health)).status).toBe(200);
-  await expect
-    .poll(() => childrenOf(server.pid ?? 0).then((all) => all.filter((pid) => !before.includes(pid)).length), { timeout: 10_000 })
-    .toBe(1);
+  let calling = true;
+  const settled: string[] = [];
+  const call = async (): Promise<void> => {
+    while (calling) {
+      // A connection of its own for each call, half of them just when the process dies: it is refused or reset, and never hangs.
+      const ended = fetch(`http://127.0.0.1:${port}/api/health`, { headers: { connection: "close" } }).then(
+        (reply) => reply.text().then(() => "answered"),
+        () => "broke",
+      );
+      settled.push(await Promise.race([ended, new Promise<string>((resolve) => setTimeout(() => resolve("hangs"), 5_000))]));
+    }
+  };
+  const callers = Array.from({ length: 8 }, call);
+  for (let kill = 0; kill < 3; kill++) {
+    const [one] = await childrenOf(server.pid ?? 0);
+    process.kill(one ?? 0, "SIGKILL");
+    await expect
+      .poll(() => childrenOf(server.pid ?? 0).then((all) => all.length === 2 && !all.includes(one ?? 0)), { timeout: 10_000 })
+      .toBe(true);
+    await expect.poll(() => fetch(`http://127.0.0.1:${port}/api/health`).then((reply) => reply.status)).toBe(200);
+  }
+  calling = false;
+  await Promise.all(callers);
+  expect(settled.filter((how) => how === "hangs")).toEqual([]);
+  expect(settled.filter((how) => how === "answered").length).toBeGreaterThan(20);
   const ended = once(server, "exit");
   server.kill("SIGTERM");
   expect((await ended)[0]).toBe(0);
+  expect(
+    readdirSync(logs)
+      .filter((name) => name.endsWith(".log"))
+      .sort(),
+  ).toEqual(["server-1.log", "server-2.log", "server.log"]);
+  rmSync(logs, { recursive: true });
 }, 60_000);

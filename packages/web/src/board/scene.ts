@@ -14,6 +14,7 @@ import {
   stepDimension,
   svgData,
   VERBS,
+  drawnSteps,
 } from "@lodrin/core";
 
 /** A point on the paper, by the step that places it. */
@@ -57,20 +58,18 @@ export function sceneOf(plan: Plan, run: Run, boards: ReadonlyMap<string, LaidBo
   const points: ScenePoint[] = [];
   const paths: ScenePath[] = [];
   const courses: SceneCourse[] = [];
-  plan.steps.forEach(({ source, board, target }, step) => {
-    if (run.outcomes[step]?.status !== "drawn") return;
+  for (const { index: step, step: planned, board, point: at, path } of drawnSteps(plan, run)) {
+    const { source } = planned;
     const { dx = 0 } = boards.get(board) ?? {};
     const lay = (p: Point): Point => ({ x: p.x + dx, y: p.y });
     if (source.is === "point") {
-      const at = run.frame.points[target];
       if (at) points.push({ step, id: source.id, name: pointText(source.id).replace("#", ""), at: lay(at) });
       const { from, to } = stepDimension(plan, run, step);
       if (VERBS.get(source.verb)?.course && from && to) courses.push({ step, data: `M${lay(from).x} ${from.y}L${lay(to).x} ${to.y}` });
     } else if (source.is === "path") {
-      const path = run.frame.paths[target];
       if (path) paths.push(scenePath(shiftPath(path, dx, 0), step, source));
     }
-  });
+  }
   const bounds = boundsOf(
     [...boards.values()].flatMap(({ bounds: b }) => [
       { x: b.minX, y: b.minY },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { RefreshLeft } from "@element-plus/icons-vue";
-import { type Given, type HomeUnit, measurementName, type Plan, type Run, tapeText } from "@lodrin/core";
+import { type Given, type HomeUnit, measurementName, type Plan, type Run, tapeText, measured } from "@lodrin/core";
 import { computed, type Ref } from "vue";
 import { withKey } from "../../ui/with-key.js";
 import ChoiceField from "../draft/ChoiceField.vue";
@@ -11,11 +11,12 @@ const props = defineProps<{ draft: { readonly plan: Plan; readonly run: Readonly
 const figures = defineModel<Given>("figures", { required: true });
 const settings = defineModel<Readonly<Record<string, string>>>("settings", { required: true });
 
+const orElse = (mm: number, otherwise: number): number => (Number.isFinite(mm) ? mm : otherwise);
 /** Measurements on a slider, in mm within their range. */
 const measures = computed(() =>
   props.draft.plan.measures
     .filter((m) => m.source.kind !== "number")
-    .map((m) => ({ key: m.key, from: m.from, to: m.to, mm: props.draft.run.value.frame.slots[m.slot] ?? m.from })),
+    .map((m) => ({ key: m.key, from: m.from, to: m.to, mm: orElse(measured(props.draft.run.value, m), m.from) })),
 );
 function pull(key: string, mm: number): void {
   figures.value = { ...figures.value, [key]: `${mm} mm` };

@@ -1,4 +1,4 @@
-import { type LoadedSystem, type Run, statementAt } from "@lodrin/core";
+import { drawnSteps, type LoadedSystem, type Run, statementAt } from "@lodrin/core";
 import { computed, type ComputedRef, type Ref, shallowRef } from "vue";
 import type { BoardMark } from "../../board/board-mark.js";
 import type { Asking } from "./use-acts.js";
@@ -16,10 +16,11 @@ export function useLights(
   });
   const marks = computed(() => {
     const { plan, system } = loaded.value;
-    return plan.steps.flatMap(({ source, board, target }): BoardMark[] => {
-      const at = source.is === "point" && lit.value.has(system.statements.indexOf(source)) ? drafted.value.frame.points[target] : undefined;
-      return at && source.is === "point" ? [{ name: source.id, at, board, status: "warn" }] : [];
-    });
+    return drawnSteps(plan, drafted.value).flatMap(({ step: { source }, board, point: at }): BoardMark[] =>
+      at && source.is === "point" && lit.value.has(system.statements.indexOf(source))
+        ? [{ name: source.id, at, board, status: "warn" }]
+        : [],
+    );
   });
   return { lights, lit, marks };
 }

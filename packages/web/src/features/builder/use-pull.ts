@@ -58,7 +58,7 @@ export function usePull(
   });
   function pulledTo(source: PlannedStep["source"], { dx, dy, at }: Shift): PlannedStep["source"] {
     const { system, plan } = loaded.value;
-    if (source.is === "path") return pulledCurve(plan, drafted.value.frame, source, at, { x: at.x + dx, y: at.y + dy });
+    if (source.is === "path") return pulledCurve(plan, drafted.value.board, source, at, { x: at.x + dx, y: at.y + dy });
     if (source.is !== "point") return source;
     const mm = pulledAlong(source, dx, dy);
     return mm === undefined ? source : pulled(source, mm, system.unit, markFor(system, system.unit));

@@ -1,4 +1,4 @@
-import { flatten, layBoards, type Plan, type Point, pointText, type Run } from "@lodrin/core";
+import { drawnSteps, flatten, layBoards, type Plan, type Point, pointText, type Run } from "@lodrin/core";
 
 /** The lines and points of a run where its boards lie beside each other on one paper (mm). */
 export function placesOnBoards(
@@ -8,16 +8,10 @@ export function placesOnBoards(
   const laid = layBoards(plan, run);
   const lines: Point[][] = [];
   const points: { name: string; at: Point }[] = [];
-  plan.steps.forEach(({ source, board, target }, i) => {
-    if (run.outcomes[i]?.status !== "drawn") return;
+  for (const { step, board, point, path } of drawnSteps(plan, run)) {
     const dx = laid.get(board)?.dx ?? 0;
-    if (source.is === "point") {
-      const p = run.frame.points[target];
-      if (p) points.push({ name: pointText(source.id), at: { x: p.x + dx, y: p.y } });
-    } else if (source.is === "path") {
-      const path = run.frame.paths[target];
-      if (path) lines.push(flatten(path, 1).map((p) => ({ x: p.x + dx, y: p.y })));
-    }
-  });
+    if (point && step.source.is === "point") points.push({ name: pointText(step.source.id), at: { x: point.x + dx, y: point.y } });
+    else if (path) lines.push(flatten(path, 1).map((p) => ({ x: p.x + dx, y: p.y })));
+  }
   return { lines, points };
 }

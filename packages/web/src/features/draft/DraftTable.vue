@@ -7,6 +7,7 @@ import SeamWalkPaper from "../../board/SeamWalkPaper.vue";
 import PiecesPaper from "../../board/PiecesPaper.vue";
 import { useSession } from "../../stores/session.js";
 import CollisionNotice from "../../ui/CollisionNotice.vue";
+import { useRested } from "../../ui/use-rested.js";
 import { useRest } from "../../ui/use-rest.js";
 import { useKeys } from "../../ui/use-keys.js";
 import TapeMeasure from "../../ui/TapeMeasure.vue";
@@ -77,10 +78,14 @@ const walked = ref(0);
 const shownCheck = ref<CheckResult>();
 const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void }>("paper");
 
-const misses = computed(() => run.value.checks.filter((c) => c.status !== "pass").length);
+// Pieces and checks are made once the hand rests: a slider that is dragged redraws the steps alone.
+const rested = useRested(run);
+const misses = computed(() => rested.value.checks.filter((c) => c.status !== "pass").length);
 const onBoard = (check: CheckResult): boolean => check.at !== undefined && !check.onPiece;
 const marks = computed(() => {
-  const failing = run.value.checks.filter((c) => c.status === "fail" && onBoard(c) && c.edges.length === 0);
+  // While it is dragged, marks of before would stand where nothing is.
+  const checks = rested.value === run.value ? rested.value.checks : [];
+  const failing = checks.filter((c) => c.status === "fail" && onBoard(c) && c.edges.length === 0);
   const shown = shownCheck.value && onBoard(shownCheck.value) && shownCheck.value.edges.length === 0 ? [shownCheck.value] : [];
   return [...failing, ...shown].flatMap((c) => (c.at ? [{ name: c.name, at: c.at, board: c.board, status: c.status }] : []));
 });
@@ -243,8 +248,8 @@ useEventListener(window, "beforeunload", () => void autosave.flush());
       />
       <ChecksDrawer
         v-else-if="drawer === 'checks'"
-        :checks="run.checks"
-        :warnings="run.warnings"
+        :checks="rested.checks"
+        :warnings="rested.warnings"
         :unit="unit"
         :shown="shownCheck"
         @show="show"

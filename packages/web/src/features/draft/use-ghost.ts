@@ -1,4 +1,4 @@
-import { distance, type Plan, pointText, run, type Run } from "@lodrin/core";
+import { distance, type Plan, pointText, run, type Run, pointOnBoard } from "@lodrin/core";
 import { computed, type ComputedRef, ref, type Ref } from "vue";
 import type { DraftAutosave } from "./use-draft.js";
 
@@ -31,8 +31,8 @@ export function useGhost(
     if (!trial.value) return undefined;
     const settings = { ...local.settings, [trial.value.key]: trial.value.option };
     const other = run(plan, local.measurements, settings, local.unit);
-    const shifts = [...plan.scope.points].flatMap(([id, i]) => {
-      const [a, b] = [now.value.frame.points[i], other.frame.points[i]];
+    const shifts = [...plan.scope.points.keys()].flatMap((id) => {
+      const [a, b] = [pointOnBoard(plan, now.value, id), pointOnBoard(plan, other, id)];
       const mm = a && b ? distance(a, b) : 0;
       return mm > SEEN_MM ? [{ name: pointText(id).replace("#", ""), mm }] : [];
     });
