@@ -166,6 +166,8 @@ const detail = fc.oneof(...kinds("Detail").map((k) => generate(RULES.get(k) as N
 const withDetails = (statement: fc.Arbitrary<string>): fc.Arbitrary<string> =>
   fc.tuple(statement, fc.array(detail, { maxLength: 4 })).map(([s, under]) => [s, ...under.map((d) => `  ${d}`)].join("\n"));
 
+/** So many texts of each kind in every run; the long run tries eight times as many. */
+const RUNS = 15 * Number(process.env["LODRIN_FUZZ"] ?? 1);
 const SLOWEST_MS = 1000;
 const MOST_POINTS = 20_000;
 
@@ -193,7 +195,7 @@ describe("whatever the grammar allows", () => {
     const statement = withDetails(generate(RULES.get(kind) as Node, 0));
     fc.assert(
       fc.property(fc.array(statement, { minLength: 1, maxLength: 3 }), (list) => everything(`${HEAD}${list.join("\n")}\n`)),
-      { numRuns: 60 },
+      { numRuns: RUNS },
     );
   });
 
@@ -201,7 +203,7 @@ describe("whatever the grammar allows", () => {
     const any = fc.oneof(...statements.map((k) => withDetails(generate(RULES.get(k) as Node, 0))));
     fc.assert(
       fc.property(fc.array(any, { maxLength: 12 }), fc.boolean(), (list, head) => everything(`${head ? HEAD : ""}${list.join("\n")}\n`)),
-      { numRuns: 300 },
+      { numRuns: RUNS * 5 },
     );
   });
 });

@@ -4,50 +4,90 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { loadSystem, run, sampleBody } from "@lodrin/core";
-import { afterAll, describe, expect, it } from "vitest";
+import PDFDocument from "pdfkit";
+import { afterAll, expect, it } from "vitest";
+import type { Drawing } from "../drawing/mark.js";
 import { drawPieces } from "../drawing/pieces.js";
 import { readLibrary } from "../library/index.js";
+import type { PaperKey } from "../tile/paper.js";
 import { planTiles } from "../tile/plan.js";
+import { collect, PT_PER_MM } from "./collect.js";
+import { drawCover } from "./cover.js";
+import { FONTS } from "./fonts.js";
 import { writeTiledPdf } from "./index.js";
 
 const LIBRARY = readLibrary(fileURLToPath(new URL("../../../../systems/", import.meta.url)));
 const folder = mkdtempSync(join(tmpdir(), "lodrin-cover-"));
 afterAll(() => rmSync(folder, { recursive: true }));
 
-const drawingOf = (slug: string) => {
-  const { plan } = loadSystem(LIBRARY[slug] as string, LIBRARY);
-  return { title: plan.system.title, drawing: drawPieces(run(plan, sampleBody(plan))) };
-};
+interface Word {
+  readonly text: string;
+  readonly box: readonly number[];
+}
 
-/** The words of the first page with the boxes they fill, as poppler finds them, and the page. */
-function firstPage(pdf: Buffer): { page: number[]; words: { text: string; box: number[] }[] } {
+/** The covers of these drawings on one paper, a page each, without the sheets behind them. */
+function coversOf(drawings: readonly { title: string; drawing: Drawing }[], paper: PaperKey): Promise<Buffer> {
+  const doc = new PDFDocument({ margin: 0, autoFirstPage: false });
+  doc.registerFont("text", FONTS.text);
+  doc.registerFont("strong", FONTS.strong);
+  for (const { title, drawing } of drawings) {
+    const plan = planTiles(drawing, paper);
+    doc.addPage({ size: [plan.page.width * PT_PER_MM, plan.page.height * PT_PER_MM], margin: 0 });
+    drawCover(doc, plan, drawing, { title: `${title}, for Barnaby Wick`, lines: [] });
+  }
+  return collect(doc);
+}
+
+/** The words of each page with the boxes they fill, as poppler finds them. */
+function pagesOf(pdf: Buffer): { width: number; height: number; words: Word[] }[] {
   const file = join(folder, "c.pdf");
   writeFileSync(file, pdf);
-  const html = execFileSync("pdftotext", ["-bbox", "-f", "1", "-l", "1", file, "-"], { encoding: "utf8" });
-  const [, width, height] = /<page width="([\d.]+)" height="([\d.]+)"/.exec(html) ?? [];
-  const words = [...html.matchAll(/<word xMin="([-\d.]+)" yMin="([-\d.]+)" xMax="([-\d.]+)" yMax="([-\d.]+)">([^<]*)</g)].map((m) => ({
-    text: m[5] as string,
-    box: m.slice(1, 5).map(Number),
-  }));
-  return { page: [Number(width), Number(height)], words };
+  const html = execFileSync("pdftotext", ["-bbox", file, "-"], { encoding: "utf8" });
+  return html
+    .split("<page ")
+    .slice(1)
+    .map((page) => {
+      const [, width, height] = /width="([\d.]+)" height="([\d.]+)"/.exec(page) ?? [];
+      const words = [...page.matchAll(/<word xMin="([-\d.]+)" yMin="([-\d.]+)" xMax="([-\d.]+)" yMax="([-\d.]+)">([^<]*)</g)].map((m) => ({
+        text: m[5] as string,
+        box: m.slice(1, 5).map(Number),
+      }));
+      return { width: Number(width), height: Number(height), words };
+    });
 }
 
 /** Less margin than this and a printer cuts letters off, in points. */
 const MARGIN_PT = 14;
 
-describe.each(Object.keys(LIBRARY))("the first page of %s", (slug) => {
-  it.each(["A4", "Letter"] as const)("on %s holds its whole title", async (paper) => {
-    const { title, drawing } = drawingOf(slug);
-    const { page, words } = firstPage(await writeTiledPdf(drawing, paper, { title: `${title}, for Barnaby Wick`, lines: [] }));
-    expect(words.map((w) => w.text).join(" ")).toContain("Barnaby");
-    for (const { text, box } of words) {
-      const [left = 0, top = 0, right = 0, foot = 0] = box;
-      expect(left, text).toBeGreaterThan(MARGIN_PT);
-      expect(top, text).toBeGreaterThan(MARGIN_PT);
-      expect(right, text).toBeLessThan((page[0] as number) - MARGIN_PT);
-      expect(foot, text).toBeLessThan((page[1] as number) - MARGIN_PT);
+it.each(["A4", "Letter"] as const)(
+  "the first page of every system of the library holds its whole title on %s",
+  async (paper) => {
+    const drawings = Object.values(LIBRARY).map((text) => {
+      const { plan } = loadSystem(text, LIBRARY);
+      return { title: plan.system.title, drawing: drawPieces(run(plan, sampleBody(plan))) };
+    });
+    const pages = pagesOf(await coversOf(drawings, paper));
+    expect(pages).toHaveLength(drawings.length);
+    for (const { width, height, words } of pages) {
+      expect(words.map((w) => w.text).join(" ")).toContain("Barnaby");
+      for (const { text, box } of words) {
+        const [left = 0, top = 0, right = 0, foot = 0] = box;
+        expect(left, text).toBeGreaterThan(MARGIN_PT);
+        expect(top, text).toBeGreaterThan(MARGIN_PT);
+        expect(right, text).toBeLessThan(width - MARGIN_PT);
+        expect(foot, text).toBeLessThan(height - MARGIN_PT);
+      }
     }
-  });
+  },
+  60_000,
+);
+
+it("the cover is the first page of a print", async () => {
+  const { plan } = loadSystem(LIBRARY["13-short-set-in-sleeve"] as string, LIBRARY);
+  const drawing = drawPieces(run(plan, sampleBody(plan)));
+  const [first] = pagesOf(await writeTiledPdf(drawing, "A4", { title: "A sleeve, for Barnaby Wick", lines: [] }));
+  const [cover] = pagesOf(await coversOf([{ title: "A sleeve", drawing }], "A4"));
+  expect(first?.words.map((w) => w.text)).toEqual(cover?.words.map((w) => w.text));
 });
 
 it("a draft that fits on one sheet turned takes one sheet", () => {

@@ -1,4 +1,4 @@
-import { randomBytes } from "node:crypto";
+import { createHmac, randomBytes, randomUUID } from "node:crypto";
 import { fileURLToPath } from "node:url";
 import type { Express } from "express";
 import type { Knex } from "knex";
@@ -45,7 +45,7 @@ export async function openHarness(more: Partial<AppContext> = {}): Promise<Harne
   const live = new LiveHub(pool, listener, log);
   const knownSessions = new KnownSessions(listener);
   listener.begin();
-  const app = createApp({ knex, pool, log, files, live, knownSessions, sessionSecret: "for tests only", webRoot: undefined, ...more });
+  const app = createApp({ knex, pool, log, files, live, knownSessions, sessionSecret: SECRET, webRoot: undefined, ...more });
   const close = async (): Promise<void> => {
     live.close();
     knownSessions.close();
@@ -64,10 +64,14 @@ export interface Visitor {
   readonly send: (method: "post" | "patch" | "delete", path: string, body?: object) => Promise<Response>;
 }
 
+const SECRET = "for tests only";
 const PASSWORD = "long enough 1";
 const passwordHash = hashPassword(PASSWORD);
 
-/** Puts an account of a role into the database, without the sign-up that most tests are not about, and signs it in. Gives its id too. */
+/**
+ * Puts an account of a role into the database with a session, as a sign-up and a sign-in would: most tests are not about those, and
+ * hashing passwords would take most of their time. Gives its id too.
+ */
 export async function enter(
   h: Harness,
   email: string,
@@ -75,14 +79,28 @@ export async function enter(
   name = "Somebody",
 ): Promise<Visitor & { readonly id: string }> {
   const { id } = await AccountRow.query(h.knex).insert({ email, name, role, passwordHash: await passwordHash });
-  return { id, ...(await visitor(h.app, email, PASSWORD)) };
+  const sid = randomUUID();
+  const expires = new Date(Date.now() + A_DAY_MS);
+  const cookie = { originalMaxAge: A_DAY_MS, expires, httpOnly: true, path: "/", sameSite: "strict" };
+  const sess = JSON.stringify({ cookie, accountId: id, role, since: new Date().toISOString(), device: "" });
+  await h.knex("sessions").insert({ sid, sess, expire: expires });
+  // As express-session signs its cookies: "s:", the id, and an HMAC of it.
+  const signed = createHmac("sha256", SECRET).update(sid).digest("base64").replace(/=+$/, "");
+  const agent = request.agent(h.app);
+  agent.jar.setCookie(`lodrin=${encodeURIComponent(`s:${sid}.${signed}`)}; path=/`, "127.0.0.1");
+  return { id, ...visitorWith(agent) };
 }
+const A_DAY_MS = 86_400_000;
 
 /** Signs a new account up, or in when its password is given, and gives its visitor. What is answered is held against the contract. */
 export async function visitor(app: Express, email: string, password?: string): Promise<Visitor> {
   const agent = request.agent(app);
   if (password === undefined) await agent.post("/api/accounts").send({ email, name: "Somebody", password: "long enough 1" }).expect(201);
   else await agent.post("/api/session").send({ email, password }).expect(200);
+  return visitorWith(agent);
+}
+
+function visitorWith(agent: ReturnType<typeof request.agent>): Visitor {
   return {
     // A ZIP is not read as text.
     get: async (path) => asPromised("get", path, await (path.endsWith("/data") ? agent.get(path).responseType("blob") : agent.get(path))),

@@ -82,14 +82,12 @@ it("a process that is killed is replaced and goes on with its log; every call to
     }
   };
   const callers = Array.from({ length: 8 }, call);
-  for (let kill = 0; kill < 3; kill++) {
-    const [one] = await childrenOf(server.pid ?? 0);
-    process.kill(one ?? 0, "SIGKILL");
-    await expect
-      .poll(() => childrenOf(server.pid ?? 0).then((all) => all.length === 2 && !all.includes(one ?? 0)), { timeout: 10_000 })
-      .toBe(true);
-    await expect.poll(() => fetch(`http://127.0.0.1:${port}/api/health`).then((reply) => reply.status)).toBe(200);
-  }
+  const [one = 0] = before;
+  process.kill(one, "SIGKILL");
+  await expect
+    .poll(() => childrenOf(server.pid ?? 0).then((all) => all.length === 2 && !all.includes(one)), { timeout: 20_000 })
+    .toBe(true);
+  await new Promise((resolve) => setTimeout(resolve, 1_000));
   calling = false;
   await Promise.all(callers);
   expect(settled.filter((how) => how === "hangs")).toEqual([]);
