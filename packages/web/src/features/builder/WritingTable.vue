@@ -21,7 +21,7 @@ import type { Picked } from "../../board/picked.js";
 import { useCharts } from "../../stores/charts.js";
 import { useSession } from "../../stores/session.js";
 import { useKeys, useUndoKeys } from "../../ui/use-keys.js";
-import { useRested } from "../../ui/use-rested.js";
+import { useMisses } from "../draft/use-misses.js";
 import AddMenu from "./AddMenu.vue";
 import AskBefore from "./AskBefore.vue";
 import BuilderKeys from "./BuilderKeys.vue";
@@ -162,8 +162,7 @@ const ghost = computed(() => {
   return { plan, run: run(plan, measurements, set, unit) };
 });
 watch(drawer, (now) => now !== "versions" && (other.value = undefined));
-const rested = useRested(drafted);
-const misses = computed(() => rested.value.checks.filter((c) => c.status !== "pass"));
+const misses = useMisses(drafted);
 const sum = computed(() => draftWords(loaded.value.plan, drafted.value));
 /** A size of the range becomes the figures that are tried. */
 function openSize(index: number): void {
