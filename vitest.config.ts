@@ -39,6 +39,8 @@ export default defineConfig({
           isolate: false,
           pool: "forks",
           maxWorkers: 2,
+          // After the others: together they would want more processors than there are.
+          sequence: { groupOrder: 1 },
           testTimeout: 30_000,
           hookTimeout: 60_000,
         },

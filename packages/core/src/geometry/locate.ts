@@ -49,38 +49,58 @@ function apart({ p0, p1, p2, p3 }: Cubic, p: Point, t: number): number {
   return x * x + y * y;
 }
 
-const GOLDEN = (Math.sqrt(5) - 1) / 2;
+/** Newton's steps that are tried before halving alone goes on, and how near two of them come to each other before it is enough. */
+const MOST_STEPS = 40;
+const NEAR_ENOUGH = 1e-13;
 
-/** The parameter in 0..1 at which a cubic is nearest to `p`: the best of evenly spaced samples, then golden-section steps round it. */
+/**
+ * The parameter in 0..1 at which a cubic is nearest to `p`: evenly spaced samples, then in each valley between them Newton's method on the slope of
+ * the squared distance, held within the samples on either side (halving where a step would leave them).
+ */
 function nearestParameter(c: Cubic, p: Point): number {
   // The ends are meant exactly when a curve begins or ends at the place.
   if (distance(c.p0, p) === 0) return 0;
   if (distance(c.p3, p) === 0) return 1;
-  let index = 0;
-  let least = apart(c, p, 0);
-  for (let i = 1; i <= SAMPLES; i++) {
-    const far = apart(c, p, i / SAMPLES);
-    if (far < least) [index, least] = [i, far];
-  }
-  let low = Math.max(0, (index - 1) / SAMPLES);
-  let high = Math.min(1, (index + 1) / SAMPLES);
-  let a = high - GOLDEN * (high - low);
-  let b = low + GOLDEN * (high - low);
-  let [farA, farB] = [apart(c, p, a), apart(c, p, b)];
-  for (let i = 0; i < 60; i++) {
-    if (farA < farB) {
-      high = b;
-      [b, farB] = [a, farA];
-      a = high - GOLDEN * (high - low);
-      farA = apart(c, p, a);
-    } else {
-      low = a;
-      [a, farA] = [b, farB];
-      b = low + GOLDEN * (high - low);
-      farB = apart(c, p, b);
+  // Of every sample that is lower than its neighbours the valley is gone down into: a curve may come near twice.
+  let [best, least] = [0, apart(c, p, 0)];
+  let [before, here] = [Infinity, least];
+  for (let i = 0; i <= SAMPLES; i++) {
+    const after = i < SAMPLES ? apart(c, p, (i + 1) / SAMPLES) : Infinity;
+    if (here <= before && here <= after) {
+      const t = lowest(c, p, Math.max(0, (i - 1) / SAMPLES), Math.min(1, (i + 1) / SAMPLES), i / SAMPLES);
+      const there = apart(c, p, t);
+      if (there < least) [best, least] = [t, there];
     }
+    [before, here] = [here, after];
   }
-  const middle = (low + high) / 2;
-  const there = apart(c, p, middle);
-  return apart(c, p, 0) <= there ? 0 : apart(c, p, 1) <= there ? 1 : middle;
+  return apart(c, p, 1) <= least ? 1 : best;
+}
+
+/** Where between `low` and `high` the squared distance is lowest, beginning from `first`, which is lower than both. */
+function lowest({ p0, p1, p2, p3 }: Cubic, p: Point, from: number, to: number, first: number): number {
+  // The curve less the place as polynomials in t: a t³ + b t² + c t + d.
+  const ax = p3.x - p0.x + 3 * (p1.x - p2.x);
+  const ay = p3.y - p0.y + 3 * (p1.y - p2.y);
+  const bx = 3 * (p2.x - 2 * p1.x + p0.x);
+  const by = 3 * (p2.y - 2 * p1.y + p0.y);
+  const cx = 3 * (p1.x - p0.x);
+  const cy = 3 * (p1.y - p0.y);
+  const dx = p0.x - p.x;
+  const dy = p0.y - p.y;
+  let [low, high, t] = [from, to, first];
+  for (let i = 0; i < MOST_STEPS; i++) {
+    const x = ((ax * t + bx) * t + cx) * t + dx;
+    const y = ((ay * t + by) * t + cy) * t + dy;
+    const vx = (3 * ax * t + 2 * bx) * t + cx;
+    const vy = (3 * ay * t + 2 * by) * t + cy;
+    const slope = x * vx + y * vy;
+    if (slope > 0) high = t;
+    else low = t;
+    const bend = vx * vx + vy * vy + x * (6 * ax * t + 2 * bx) + y * (6 * ay * t + 2 * by);
+    const next = t - slope / bend;
+    const taken = next > low && next < high ? next : (low + high) / 2;
+    if (Math.abs(taken - t) < NEAR_ENOUGH) return taken;
+    t = taken;
+  }
+  return t;
 }

@@ -76,9 +76,15 @@ const leftSaid = computed(() => {
 
 const readying = ref(true);
 const reading = useTemplateRef<{ focus: () => void }>("reading");
+/** Whoever has begun is not led back, even when what was ticked before comes later than the press. */
+let begun = false;
 watch(ready, (on) => {
-  if (on) readying.value = table.ticked.value.size === 0;
+  if (on && !begun) readying.value = table.ticked.value.size === 0;
 });
+function begin(): void {
+  begun = true;
+  readying.value = false;
+}
 
 const neighbour = (by: 1 | -1): number => {
   const list = by > 0 ? order.value : [...order.value].reverse();
@@ -86,7 +92,7 @@ const neighbour = (by: 1 | -1): number => {
 };
 /** Done with this step, and on to the next. */
 function goOn(): void {
-  if (readying.value) return void (readying.value = false);
+  if (readying.value) return begin();
   if (!isTicked.value) table.tick(name.value);
   go(neighbour(1));
 }
@@ -97,7 +103,7 @@ function back(): void {
 const goTo = (step: string): void => {
   const at = names.indexOf(step);
   if (at >= 0) {
-    readying.value = false;
+    begin();
     go(at);
   }
 };
@@ -191,7 +197,7 @@ onMounted(async () => {
       @go="goTo"
     />
 
-    <ReadyList v-if="readying" class="ready" :plan="plan" :run="run" :unit="unit" :controls="controls" @begin="readying = false" />
+    <ReadyList v-if="readying" class="ready" :plan="plan" :run="run" :unit="unit" :controls="controls" @begin="begin" />
     <template v-else>
       <section class="words">
         <BigStep :entry="entry" :unit="unit" :place="order.indexOf(step) + 1" :of="order.length" :ticked="isTicked" />
