@@ -29,9 +29,10 @@ describe("the place of a path nearest to a point", () => {
       fc.property(curve, place, (c, p) => {
         const { off } = locate({ segments: [c] }, p);
         const dense = denseSearch(c, p);
-        // Its places lie half a millimetre apart at most.
-        expect(off).toBeGreaterThanOrEqual(dense - 0.3);
-        expect(off).toBeLessThanOrEqual(dense + 1e-6);
+        // Its places lie a millimetre apart at most, so it may miss by half of that.
+        expect(off).toBeGreaterThanOrEqual(dense - 0.6);
+        // A curve that sets out from a standstill has its samples bunched there: a hundredth of a millimetre.
+        expect(off).toBeLessThanOrEqual(dense + 0.01);
       }),
       { numRuns: 300 },
     );

@@ -70,6 +70,7 @@ function nearestParameter(c: Cubic, p: Point): number {
       const t = lowest(c, p, Math.max(0, (i - 1) / SAMPLES), Math.min(1, (i + 1) / SAMPLES), i / SAMPLES);
       const there = apart(c, p, t);
       if (there < least) [best, least] = [t, there];
+      if (here < least) [best, least] = [i / SAMPLES, here];
     }
     [before, here] = [here, after];
   }
