@@ -10,9 +10,9 @@ import { DEMO_ACCOUNTS, DEMO_PASSWORD } from "../demo/workshop.js";
 import { loadLibrary } from "../systems/library.js";
 import { SystemVersionRow } from "../systems/system-version.js";
 import { type Harness, openHarness, type Visitor, visitor } from "../test/harness.js";
+import { NEW_DRAFT, SHIRT } from "../test/new-draft.js";
 import request from "supertest";
 
-const SHIRT = "08-menswear-flat-shirt-block";
 const MEASUREMENTS = { chest: "104", neck: "41", scye_depth: "25", back_waist: "45", half_back: "20,6", garment_length: "77" };
 
 let h: Harness;
@@ -25,18 +25,7 @@ beforeAll(async () => {
 });
 afterAll(() => h.close());
 
-const NEW = {
-  name: "Band shirt",
-  note: "",
-  slug: SHIRT,
-  personId: null,
-  personName: "",
-  setId: null,
-  unit: "cm",
-  measurements: MEASUREMENTS,
-  settings: {},
-  step: 0,
-};
+const NEW = { ...NEW_DRAFT, measurements: MEASUREMENTS };
 const newDraft = async (change: object = {}): Promise<Draft> =>
   (await mine.send("post", "/api/drafts", { ...NEW, ...change })).body as Draft;
 

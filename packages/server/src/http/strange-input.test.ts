@@ -10,24 +10,12 @@ import type { Draft, Person } from "@lodrin/contract";
 import request from "supertest";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Harness, openHarness, type Visitor, visitor } from "../test/harness.js";
+import { NEW_DRAFT } from "../test/new-draft.js";
 
 let h: Harness;
 let v: Visitor;
 let person: Person;
 let draft: Draft;
-const SHIRT = "08-menswear-flat-shirt-block";
-const NEW = {
-  name: "Band shirt",
-  note: "",
-  slug: SHIRT,
-  personId: null,
-  personName: "",
-  setId: null,
-  unit: "cm",
-  measurements: {},
-  settings: {},
-  step: 0,
-};
 const SET = { takenOn: "2026-10-01", unit: "cm", written: {}, note: "" };
 
 const webRoot = mkdtempSync(join(tmpdir(), "lodrin-web-"));
@@ -37,7 +25,7 @@ beforeAll(async () => {
   h = await openHarness({ webRoot });
   v = await visitor(h.app, "strange@quillmoor.example");
   person = (await v.send("post", "/api/people", { name: "Ansel", isSelf: false, isChild: false, note: "" })).body as Person;
-  draft = (await v.send("post", "/api/drafts", NEW)).body as Draft;
+  draft = (await v.send("post", "/api/drafts", NEW_DRAFT)).body as Draft;
 });
 afterAll(async () => {
   rmSync(webRoot, { recursive: true });
@@ -54,10 +42,10 @@ describe("strange input is answered with a problem, never with a failure", () =>
       v.send("post", "/api/people", { name: text, isSelf: false, isChild: false, note: "" }),
       v.send("post", "/api/people", { name: "A", isSelf: false, isChild: false, note: text }),
       v.send("patch", `/api/people/${person.id}`, { version: 1, note: text }),
-      v.send("post", "/api/drafts", { ...NEW, note: text }),
-      v.send("post", "/api/drafts", { ...NEW, slug: text }),
-      v.send("post", "/api/drafts", { ...NEW, measurements: { chest: text } }),
-      v.send("post", "/api/drafts", { ...NEW, settings: { [text]: "1" } }),
+      v.send("post", "/api/drafts", { ...NEW_DRAFT, note: text }),
+      v.send("post", "/api/drafts", { ...NEW_DRAFT, slug: text }),
+      v.send("post", "/api/drafts", { ...NEW_DRAFT, measurements: { chest: text } }),
+      v.send("post", "/api/drafts", { ...NEW_DRAFT, settings: { [text]: "1" } }),
       v.send("patch", `/api/drafts/${draft.id}`, { version: 1, name: text }),
       v.send("patch", "/api/session", { name: text }),
       request(h.app).post("/api/accounts").send({ email: "a@b.example", name: text, password: "long enough 1" }),
@@ -88,7 +76,7 @@ describe("strange input is answered with a problem, never with a failure", () =>
       v.get(`/api/drafts/${at}/files/pattern.pdf`),
       v.send("delete", `/api/people/${at}`),
       v.send("patch", `/api/sets/${at}`, { version: 1 }),
-      v.send("post", "/api/drafts", { ...NEW, personId: id }),
+      v.send("post", "/api/drafts", { ...NEW_DRAFT, personId: id }),
       v.send("post", "/api/people", { id, name: "A", isSelf: false, isChild: false, note: "" }),
     ]);
     for (const reply of replies) expect(reply.status).toBe(400);
@@ -166,7 +154,7 @@ describe("a call made again because its answer got lost", () => {
     await twice("/api/people", { name: "Once", isSelf: false, isChild: false, note: "" });
     expect(((await v.get("/api/people")).body as Person[]).filter((p) => p.name === "Once")).toHaveLength(1);
     await twice(`/api/people/${id}/sets`, SET);
-    await twice("/api/drafts", { ...NEW, name: "Once" });
+    await twice("/api/drafts", { ...NEW_DRAFT, name: "Once" });
     const copy = randomUUID();
     for (let i = 0; i < 2; i++)
       expect((await v.send("post", `/api/drafts/${id}/duplicate`, { id: copy })).body).toMatchObject({ id: copy });
@@ -178,12 +166,12 @@ describe("a call made again because its answer got lost", () => {
     expect(
       (await other.send("post", "/api/people", { id: person.id, name: "Mine now", isSelf: false, isChild: false, note: "" })).status,
     ).toBe(404);
-    expect((await other.send("post", "/api/drafts", { ...NEW, id: draft.id })).status).toBe(404);
+    expect((await other.send("post", "/api/drafts", { ...NEW_DRAFT, id: draft.id })).status).toBe(404);
     expect((await v.get(`/api/drafts/${draft.id}`)).body).toMatchObject({ name: "Band shirt" });
   });
 
   it("a save that was stored is a success when it comes again, and a collision only when something else is stored", async () => {
-    const { id } = (await v.send("post", "/api/drafts", { ...NEW, name: "Again" })).body as Draft;
+    const { id } = (await v.send("post", "/api/drafts", { ...NEW_DRAFT, name: "Again" })).body as Draft;
     const save = { version: 1, note: "typed once", settings: { rise: "2 cm" } };
     const first = await v.send("patch", `/api/drafts/${id}`, save);
     const second = await v.send("patch", `/api/drafts/${id}`, save);
@@ -195,7 +183,7 @@ describe("a call made again because its answer got lost", () => {
   });
 
   it("of twenty saves from one version one wins, and its answer is its own", async () => {
-    const { id } = (await v.send("post", "/api/drafts", NEW)).body as Draft;
+    const { id } = (await v.send("post", "/api/drafts", NEW_DRAFT)).body as Draft;
     const replies = await Promise.all(
       Array.from({ length: 20 }, (_, i) => v.send("patch", `/api/drafts/${id}`, { version: 1, note: `hand ${i}` })),
     );

@@ -3,21 +3,9 @@ import type { Draft, MeasurementSet, Person, Role, Route } from "@lodrin/contrac
 import type { Knex } from "knex";
 import type { Response } from "supertest";
 import { enter, type Harness, type Visitor } from "./harness.js";
+import { NEW_DRAFT, SHIRT } from "./new-draft.js";
 import { codeOf, type School, schoolOf } from "./school.js";
 
-const SHIRT = "08-menswear-flat-shirt-block";
-const NEW_DRAFT = {
-  name: "Shirt",
-  note: "",
-  slug: SHIRT,
-  personId: null,
-  personName: "",
-  setId: null,
-  unit: "cm",
-  measurements: {},
-  settings: {},
-  step: 0,
-};
 const NEW_PERSON = { name: "Ansel", isSelf: false, isChild: false, note: "" };
 const NEW_SET = { takenOn: "2026-10-01", unit: "cm", written: {}, note: "" };
 const NEW_CHART = { name: "Women", note: "", columns: [], sizes: [] };
