@@ -16,6 +16,8 @@ export interface WrittenOut {
 
 const UNIT = { in: "inches", cm: "centimetres" } as const;
 const DEEPEST = 4;
+/** A line that begins with the word; only such a line can be a `uses`. */
+const MAY_USE = /^\s*uses\b/im;
 
 /**
  * Writes out what a system builds on. What it asks for or cuts may be stated anew by the system that uses it, and then
@@ -71,6 +73,8 @@ export function writeOut(system: System, library: Library, within: readonly stri
 export function basesOf(source: string, library: Library): Library {
   const found: Record<string, string> = {};
   const gather = (text: string): void => {
+    // Reading is the dear part, and most systems stand on none.
+    if (!MAY_USE.test(text)) return;
     for (const { base } of statementsOf(readNotation(text).system, "uses")) {
       const notation = notationOf(base, library);
       if (notation === undefined || Object.hasOwn(found, base)) continue;

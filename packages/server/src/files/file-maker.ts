@@ -41,6 +41,8 @@ export class FileMaker {
       minThreads: 1,
       maxThreads: threads,
       idleTimeout: 60_000,
+      // A module is loaded by import(), not by require(): Node ends the whole process when a thread that is just requiring one is ended.
+      execArgv: [...process.execArgv, "--no-experimental-require-module"],
       resourceLimits: { maxOldGenerationSizeMb: MEGABYTES },
     });
     // The pool itself never queues: what is handed to it begins at once.

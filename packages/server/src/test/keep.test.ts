@@ -91,30 +91,37 @@ describe("backup and restore", () => {
     expect(await administer(`select 1 from pg_database where datname = '${old}'`)).toEqual([]);
   }, 60_000);
 
-  it(`changes nothing when the file is damaged, cut or foreign (${DAMAGES} files)`, async () => {
-    const whole = readFileSync(file);
-    const there = await contents(place);
-    const damaged = join(folder, "damaged.backup");
-    const random = seeded(20261130);
-    const between = (from: number, to: number): number => from + Math.floor(random() * (to - from));
-    for (let n = 0; n < DAMAGES; n++) {
-      const bytes = Buffer.from(whole);
-      if (n % 2 === 0) for (let k = 0; k < 8; k++) bytes[between(0, bytes.length)] = between(0, 256);
-      writeFileSync(damaged, n % 2 === 0 ? bytes : bytes.subarray(0, between(0, bytes.length - 1)));
-      const { code, out } = lodrin(urlOf(place), "restore", damaged, "--over");
-      // Where it hit what nobody reads (the file's padding), the backup's own data is there: never less than one of the two.
-      if (code === 0) expect([n, await contents(place)]).toEqual([n, before]);
-      else expect([n, out, await contents(place)]).toEqual([n, expect.stringContaining("Nothing was changed"), there]);
-    }
-    const foreign = join(folder, "foreign.dump");
-    await administer(`create database ${place}_foreign`);
-    spawnSync("bash", ["-c", `"$(ls -d /usr/lib/postgresql/*/bin | tail -n1)/pg_dump" -Fc "${urlOf(`${place}_foreign`)}" > "${foreign}"`]);
-    const refused = lodrin(urlOf(place), "restore", foreign, "--over");
-    expect(refused).toMatchObject({ code: 1, out: expect.stringContaining("has no checksum") as string });
-    const unchecked = lodrin(urlOf(place), "restore", foreign, "--over", "--unchecked");
-    expect(unchecked).toMatchObject({ code: 1, out: expect.stringContaining("holds no data of Lodrin") as string });
-    expect(await contents(place)).toEqual(there);
-  }, 600_000);
+  it(
+    `changes nothing when the file is damaged, cut or foreign (${DAMAGES} files)`,
+    async () => {
+      const whole = readFileSync(file);
+      const there = await contents(place);
+      const damaged = join(folder, "damaged.backup");
+      const random = seeded(20261130);
+      const between = (from: number, to: number): number => from + Math.floor(random() * (to - from));
+      for (let n = 0; n < DAMAGES; n++) {
+        const bytes = Buffer.from(whole);
+        if (n % 2 === 0) for (let k = 0; k < 8; k++) bytes[between(0, bytes.length)] = between(0, 256);
+        writeFileSync(damaged, n % 2 === 0 ? bytes : bytes.subarray(0, between(0, bytes.length - 1)));
+        const { code, out } = lodrin(urlOf(place), "restore", damaged, "--over");
+        // Where it hit what nobody reads (the file's padding), the backup's own data is there: never less than one of the two.
+        if (code === 0) expect([n, await contents(place)]).toEqual([n, before]);
+        else expect([n, out, await contents(place)]).toEqual([n, expect.stringContaining("Nothing was changed"), there]);
+      }
+      const foreign = join(folder, "foreign.dump");
+      await administer(`create database ${place}_foreign`);
+      spawnSync("bash", [
+        "-c",
+        `"$(ls -d /usr/lib/postgresql/*/bin | tail -n1)/pg_dump" -Fc "${urlOf(`${place}_foreign`)}" > "${foreign}"`,
+      ]);
+      const refused = lodrin(urlOf(place), "restore", foreign, "--over");
+      expect(refused).toMatchObject({ code: 1, out: expect.stringContaining("has no checksum") as string });
+      const unchecked = lodrin(urlOf(place), "restore", foreign, "--over", "--unchecked");
+      expect(unchecked).toMatchObject({ code: 1, out: expect.stringContaining("holds no data of Lodrin") as string });
+      expect(await contents(place)).toEqual(there);
+    },
+    60_000 + DAMAGES * 10_000,
+  );
 
   it("say what is wrong: no file, no backup", () => {
     expect(lodrin(urlOf(other), "restore", join(folder, "none")).out).toContain("There is no file");

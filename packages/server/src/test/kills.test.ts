@@ -22,42 +22,46 @@ beforeAll(async () => {
 });
 afterAll(async () => void (await administer(`drop database if exists ${DATABASE} with (force)`)));
 
-it(`no save that was answered is lost in ${KILLS} kills`, async () => {
-  const port = await freePort();
-  const agent = request.agent(`http://127.0.0.1:${port}`);
-  let server = await startServer(DATABASE, port);
-  await agent.post("/api/accounts").send({ email: "killed@quillmoor.example", name: "Killed", password: "long enough 1" }).expect(201);
-  const { id } = (await agent.post("/api/drafts").send(NEW).expect(201)).body as Draft;
-  let version = 1;
-  let lost = 0;
-  for (let kill = 0; kill < KILLS; kill++) {
-    const ended = once(server, "exit");
-    setTimeout(() => server.kill("SIGKILL"), 30 + ((kill * 37) % 120));
-    let answered = "";
-    for (let n = 0; ; n++) {
-      const note = `kill ${kill}, save ${n}`;
-      const reply = await agent
-        .patch(`/api/drafts/${id}`)
-        .send({ version, note })
-        .catch(() => undefined);
-      if (!reply) break;
-      expect(reply.status).toBe(200);
-      answered = note;
-      version = (reply.body as Draft).version;
+it(
+  `no save that was answered is lost in ${KILLS} kills`,
+  async () => {
+    const port = await freePort();
+    const agent = request.agent(`http://127.0.0.1:${port}`);
+    let server = await startServer(DATABASE, port);
+    await agent.post("/api/accounts").send({ email: "killed@quillmoor.example", name: "Killed", password: "long enough 1" }).expect(201);
+    const { id } = (await agent.post("/api/drafts").send(NEW).expect(201)).body as Draft;
+    let version = 1;
+    let lost = 0;
+    for (let kill = 0; kill < KILLS; kill++) {
+      const ended = once(server, "exit");
+      setTimeout(() => server.kill("SIGKILL"), 30 + ((kill * 37) % 120));
+      let answered = "";
+      for (let n = 0; ; n++) {
+        const note = `kill ${kill}, save ${n}`;
+        const reply = await agent
+          .patch(`/api/drafts/${id}`)
+          .send({ version, note })
+          .catch(() => undefined);
+        if (!reply) break;
+        expect(reply.status).toBe(200);
+        answered = note;
+        version = (reply.body as Draft).version;
+      }
+      await ended;
+      server = await startServer(DATABASE, port);
+      const now = (await agent.get(`/api/drafts/${id}`).expect(200)).body as Draft;
+      // What was under way when the server was killed may be stored or not; what was answered is.
+      if (now.version < version || (now.version === version && answered !== "" && now.note !== answered)) lost++;
+      expect(now.version - version).toBeLessThanOrEqual(1);
+      version = now.version;
     }
-    await ended;
-    server = await startServer(DATABASE, port);
-    const now = (await agent.get(`/api/drafts/${id}`).expect(200)).body as Draft;
-    // What was under way when the server was killed may be stored or not; what was answered is.
-    if (now.version < version || (now.version === version && answered !== "" && now.note !== answered)) lost++;
-    expect(now.version - version).toBeLessThanOrEqual(1);
-    version = now.version;
-  }
-  const ended = once(server, "exit");
-  server.kill("SIGTERM");
-  expect((await ended)[0]).toBe(0);
-  expect(lost).toBe(0);
-}, 600_000);
+    const ended = once(server, "exit");
+    server.kill("SIGTERM");
+    expect((await ended)[0]).toBe(0);
+    expect(lost).toBe(0);
+  },
+  60_000 + KILLS * 20_000,
+);
 
 it("a process that is killed is replaced and goes on with its log; every call to it ends, and the others serve on", async () => {
   const port = await freePort();
