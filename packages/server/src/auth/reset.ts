@@ -26,7 +26,8 @@ export async function useReset(knex: Knex, token: string, password: string): Pro
       .where("until", ">", trx.fn.now())
       .delete()
       .returning(["accountId", "byName"])) as { accountId: string; byName: string }[];
-    if (!row) throw new ProblemError(410, "Used or too old", "This link was used already, or is older than a day. Ask for a new one.");
+    if (!row)
+      throw new ProblemError(410, "Used or too old", "This link was used or revoked already, or is older than a day. Ask for a new one.");
     if (row.byName !== "") await recordHandover(trx, row.accountId, row.byName);
     else await trx("password_handovers").where({ accountId: row.accountId }).delete();
     await keepHash(trx, row.accountId, passwordHash);

@@ -73,7 +73,8 @@ const makeLink = (member: Member): Promise<void> =>
       <template v-if="link?.url">
         <p>
           Give this link to {{ link.name }} and nobody else: it sets a new password, once, within a day. {{ link.name }} sees at the next
-          sign-in that you made it, and the account stays locked until then.
+          sign-in that you made it and can revoke it. Once it is used, the account is locked until {{ link.name }} confirms the new
+          password.
         </p>
         <el-input class="link" :model-value="link.url" readonly size="large" aria-label="Link" />
       </template>

@@ -74,6 +74,7 @@ const answers = (classmatesAnswer: boolean): Promise<void> =>
           :model-value="schoolClass.mostMembers ?? undefined"
           :min="1"
           :max="1000"
+          :precision="0"
           :controls="false"
           placeholder="any number"
           aria-label="Most students"
