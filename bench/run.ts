@@ -6,7 +6,7 @@ import { gzipSync } from "node:zlib";
 import { Bezier } from "bezier-js";
 import { compile as mathjsCompile } from "mathjs";
 import { compileSystem, loadSystem, pathLength, run } from "@lodrin/core";
-import { construct } from "../packages/core/src/run/construct.js";
+import { Evaluation } from "../packages/core/src/run/evaluation.js";
 import { emptyFrame, fillSlots } from "../packages/core/src/run/frame.js";
 import { readInputs } from "../packages/core/src/run/inputs.js";
 import { drawPieces } from "@lodrin/formats";
@@ -124,7 +124,9 @@ function byHandFigure(): void {
     () => {
       const frame = emptyFrame(construction);
       fillSlots(construction, inputs, frame);
-      kept.drawn = construct(construction, frame);
+      const drawing = new Evaluation(construction, frame);
+      construction.steps.forEach(({ node }) => drawing.need(node));
+      kept.drawn = drawing.frame;
     },
     400,
     byHand,

@@ -7,7 +7,6 @@ import { distance, type Point } from "../geometry/point.js";
 import { CURVE_STYLES } from "../plan/curve-styles.js";
 import { PATH_MAKERS } from "../plan/paths/index.js";
 import type { Plan } from "../plan/plan.js";
-import { noReferences } from "../plan/references.js";
 import { StepReader } from "../plan/step-reader.js";
 import type { PathStep } from "../system/model.js";
 
@@ -50,7 +49,8 @@ function directionOf(from: Point, to: Point, before: string | undefined): string
 
 /** The curve as full as brings it nearest to a place. */
 function withFullness(plan: Plan, frame: Frame, step: PathStep, to: Point): PathStep {
-  const reader = new StepReader(plan.scope.apart(), noReferences(), parseFormula);
+  const place = plan.steps.find(({ source }) => source.is === "path" && source.key === step.key)?.node ?? plan.graph.nodes.length;
+  const reader = new StepReader(plan.scope.apart().above(place), parseFormula);
   const offAt = (fullness: string): number => {
     try {
       const path = PATH_MAKERS.curve({ ...step, fullness }, reader)(frame);

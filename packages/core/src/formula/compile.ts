@@ -5,6 +5,7 @@ import { MM_PER } from "../quantity/units.js";
 import { FormulaError } from "./error.js";
 import { FUNCTIONS, functionFor, type FormulaFunction, type Parameter } from "./functions.js";
 import { addSums, constant, nameSum, quotientSum, sumIn, sumOf, sumOver, sumTimes } from "./sum.js";
+import { gather } from "./references.js";
 import { lookUp, pathIndex, pointIndex } from "./look-up.js";
 import { suggest } from "./suggest.js";
 import type { Evaluate, Frame, Scope, Typed } from "./scope.js";
@@ -18,7 +19,10 @@ export function compileAs(tree: Tree, scope: Scope, want: Kind): Typed {
 /** Compiles a formula to whatever kind it has of itself. Throws FormulaError. */
 export function compile(tree: Tree, scope: Scope): Typed {
   const known = scope.compiled.get(tree);
-  if (known) return known;
+  if (known) {
+    gather(tree, scope.reading);
+    return known;
+  }
   const typed = build(tree, scope);
   scope.compiled.set(tree, typed);
   return typed;
@@ -300,7 +304,9 @@ function closedWidth(tree: Tree & { type: "call" }, scope: Scope): Typed {
     throw new FormulaError("closed_width takes one level line.", "Write closed_width(waist_line).", tree.at);
   const read = pathArgument(arg, scope) as (f: Frame) => Path;
   const board = scope.pathBoards.get(arg.name);
-  const darts = [...scope.darts.values()].filter((d) => d.board === board).map((d) => d.path);
+  const onBoard = [...scope.darts].filter(([, d]) => d.board === board);
+  const darts = onBoard.map(([, d]) => d.path);
+  for (const [name] of onBoard) scope.reading.names.add(name);
   return {
     kind: "length",
     run: (f) => {

@@ -1,10 +1,11 @@
 import { FormulaError } from "./error.js";
-import type { NameEntry, Scope } from "./scope.js";
+import type { EdgeVersion, NameEntry, Scope } from "./scope.js";
 import { suggest } from "./suggest.js";
 import type { Tree } from "./tree.js";
 
 /** The entry of a name, or an error that tells a later name from one that is nowhere. */
 export function lookUp(name: string, scope: Scope, tree: Tree): NameEntry {
+  scope.reading.names.add(name);
   const entry = scope.names.get(name);
   if (entry) return entry;
   if (scope.making === name)
@@ -27,6 +28,7 @@ export function lookUp(name: string, scope: Scope, tree: Tree): NameEntry {
 
 /** Index of a point, or an error that tells a later point from one that is nowhere. */
 export function pointIndex(id: string, scope: Scope, at: Tree["at"]): number {
+  scope.reading.points.add(id);
   const index = scope.points.get(id);
   if (index !== undefined) return index;
   if (scope.anywhere.has(`#${id}`))
@@ -34,18 +36,24 @@ export function pointIndex(id: string, scope: Scope, at: Tree["at"]): number {
   throw new FormulaError(`There is no point #${id}.`, "Use a point placed above.", at);
 }
 
-/** Index of a path by name, or an error that tells a later path from one that is nowhere. */
+/** Index of a path by name, an edge of a piece as it is sewn; or an error that tells a later path from one that is nowhere. */
 export function pathIndex(name: string, scope: Scope, at: Tree["at"]): number {
+  if (name.includes(".")) return edgeIndex(name, scope, at, "sewn");
+  scope.reading.names.add(name);
   const index = scope.paths.get(name);
   if (index !== undefined) return index;
-  if (name.includes(".")) return edgeIndex(name, scope, at);
   if (scope.anywhere.has(name)) throw new FormulaError(`${name} stands further below.`, "Use only lines drawn above.", at);
   const near = suggest(name, scope.paths.keys());
   throw new FormulaError(`No line or curve is called ${name}.`, near ? `Did you mean ${near}?` : "Draw it above first.", at, near);
 }
 
-/** Index of an edge of a piece, `Front.side`, as it is sewn. Which edges a shaped piece has is known only when it is made. */
-function edgeIndex(name: string, scope: Scope, at: Tree["at"]): number {
+/** Index of a path to draw from: an edge of a piece as it is cut. */
+export const drawnPathIndex = (name: string, scope: Scope, at: Tree["at"]): number =>
+  name.includes(".") ? edgeIndex(name, scope, at, "cut") : pathIndex(name, scope, at);
+
+/** Index of an edge of a piece, `Front.side`, as it lies by now. Which edges a shaped piece has is known only when it is made. */
+function edgeIndex(name: string, scope: Scope, at: Tree["at"], as: EdgeVersion["as"]): number {
+  scope.reading.names.add(name);
   const dot = name.indexOf(".");
   const key = name.slice(0, dot);
   const piece = scope.pieces.get(key);
@@ -61,8 +69,8 @@ function edgeIndex(name: string, scope: Scope, at: Tree["at"]): number {
       near,
     );
   }
-  if (!piece.settled) return scope.newPath(name);
   const role = name.slice(dot + 1);
+  if (!piece.settled || piece.roles.has(role)) return scope.edge(name, key, as);
   const near = suggest(role, piece.roles);
   throw new FormulaError(
     `${key} has no edge ${role}.`,
@@ -70,15 +78,4 @@ function edgeIndex(name: string, scope: Scope, at: Tree["at"]): number {
     [at[0] + dot + 1, at[0] + name.length],
     near,
   );
-}
-
-/** Index of an edge as it is cut, for drawing from it; undefined for a path that is no edge. */
-export function cutEdgeIndex(name: string, scope: Scope, at: Tree["at"]): number | undefined {
-  if (!name.includes(".")) return undefined;
-  pathIndex(name, scope, at);
-  const known = scope.cutEdges.get(name);
-  if (known !== undefined) return known;
-  const index = scope.pathCount++;
-  scope.cutEdges.set(name, index);
-  return index;
 }

@@ -2,6 +2,7 @@ import type { Path } from "../geometry/path.js";
 import type { Point } from "../geometry/point.js";
 import type { Kind } from "../quantity/kind.js";
 import type { HomeUnit } from "../quantity/units.js";
+import { noReferences, type References } from "./references.js";
 import type { Tree } from "./tree.js";
 
 /** What a formula reads while it runs: numbers by slot (mm, radians, plain), points and paths by index. */
@@ -58,6 +59,19 @@ export interface PieceEntry {
   readonly roles: Set<string>;
   /** False once it has been shaped, or is made by shaping: which edges it then has is known when it is made. */
   settled: boolean;
+  /** What took it off the board, made or shaped it so far: nodes of the graph. */
+  readonly acts: number[];
+}
+
+/** An edge of a piece as one node leaves it, with the index of its path: no node changes what another made. */
+export interface EdgeVersion {
+  readonly name: string;
+  readonly piece: string;
+  /** The node of the graph that took, made or shaped its piece. */
+  readonly act: number;
+  /** With its darts closed, or as it is cut, over their mouths. */
+  readonly as: "sewn" | "cut";
+  readonly path: number;
 }
 
 /** The names known at a place in a system, and those that stand further below. */
@@ -65,8 +79,8 @@ export class Scope {
   readonly names = new Map<string, NameEntry>();
   readonly points = new Map<string, number>();
   readonly paths = new Map<string, number>();
-  /** Edges of pieces as they are cut, over the mouths of their darts, where a step draws from them; `paths` has them as they are sewn. */
-  readonly cutEdges = new Map<string, number>();
+  /** Every edge of a piece that something reads, in each version that is read. */
+  readonly edges = new Map<string, EdgeVersion>();
   /** The pieces taken or made so far. */
   readonly pieces = new Map<string, PieceEntry>();
   readonly tables = new Map<string, Lookup>();
@@ -82,6 +96,10 @@ export class Scope {
   readonly anywhere = new Set<string>();
   /** Compiled parts, so that explaining a formula does not compile it again. */
   readonly compiled = new WeakMap<Tree, Typed>();
+  /** What is named by what is being compiled. */
+  reading: References = noReferences();
+  /** Of what comes from this node on nothing is seen. */
+  before = Infinity;
   slotCount = ONE_SLOT + 1;
   pathCount = 0;
 
@@ -98,9 +116,25 @@ export class Scope {
     return this.slotCount++;
   }
 
+  /** The index of an edge as it lies by now: as the last node above leaves it that took, made or shaped its piece. */
+  edge(name: string, piece: string, as: EdgeVersion["as"]): number {
+    const act = this.pieces.get(piece)?.acts.findLast((a) => a < this.before) ?? -1;
+    const version = `${act} ${as} ${name}`;
+    const known = this.edges.get(version);
+    if (known) return known.path;
+    const path = this.pathCount++;
+    this.edges.set(version, { name, piece, act, as, path });
+    return path;
+  }
+
   /** The same names, with compiled parts of its own: for many formulas that are soon let go again. */
   apart(): Scope {
-    return Object.assign(new Scope(this.unit), this, { compiled: new WeakMap<Tree, Typed>() });
+    return Object.assign(new Scope(this.unit), this, { compiled: new WeakMap<Tree, Typed>(), reading: noReferences() });
+  }
+
+  /** The same names as they stand above a node. */
+  above(node: number): Scope {
+    return Object.assign(new Scope(this.unit), this, { before: node });
   }
 }
 

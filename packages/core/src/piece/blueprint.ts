@@ -68,6 +68,8 @@ export interface PlannedPiece extends PlannedDrawing {
   readonly source: Piece;
   readonly when: Typed | undefined;
   readonly edges: readonly PlannedEdge[];
+  /** What later shaping names and is drawn by now. */
+  readonly carries: CarriedNames;
 }
 
 /** Points and lines of the drawing that pieces carry with them, by their names. */

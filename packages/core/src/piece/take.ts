@@ -10,8 +10,8 @@ import { drawOn } from "./draw-on.js";
 import { type EdgePath, edgePath } from "./edge-path.js";
 import { type PieceResult, roleText } from "./piece.js";
 
-/** Takes a piece off the board. Undefined when a point of its outline is missing. Its edges become paths of the frame. */
-export function takePiece(piece: PlannedPiece, frame: Frame, names: CarriedNames): PieceResult | undefined {
+/** Takes a piece off the board. Undefined when a point of its outline is missing. Its edges, as they are sewn, become paths of the frame. */
+export function takePiece(piece: PlannedPiece, frame: Frame): PieceResult | undefined {
   const outline: EdgePath[] = [];
   for (const edge of piece.edges) {
     const path = edgePath(edge.items, frame);
@@ -37,7 +37,7 @@ export function takePiece(piece: PlannedPiece, frame: Frame, names: CarriedNames
     ...drawn,
     doubts: [...drawn.doubts, ...piece.edges.flatMap((edge) => allowanceDoubt(edge, frame))],
     notes: piece.notes,
-    carried: carriedBy(names, frame, lift, turnedAt),
+    carried: carriedBy(piece.carries, frame, lift, turnedAt),
   });
 }
 

@@ -5,16 +5,18 @@ import type { Typed } from "../formula/scope.js";
 import type { Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
 import type { Check, Control, Passes, Sew, System } from "../system/model.js";
+import type { NodeKind } from "./graph.js";
 import type { FormulaReader } from "./formula-reader.js";
 import type { Plan, PlannedCheck, PlannedControl, PlannedPass, PlannedPlace, PlannedSew } from "./plan.js";
-import { gather, noReferences } from "./references.js";
+import { gather, noReferences } from "../formula/references.js";
 import { WHOLE } from "./step-reader.js";
 
-/** Compiles the checks and the pairs of edges that are sewn together. `boards` tells where each point was drafted. */
+/** Compiles the checks and the pairs of edges that are sewn together. `boards` tells where each point was drafted; `add` puts each into the graph. */
 export function compileChecks(
   system: System,
   read: FormulaReader,
   boards: ReadonlyMap<string, string>,
+  add: (kind: NodeKind, index: number, statement: number) => void,
 ): Pick<Plan, "controls" | "checks" | "sews" | "passes" | "closures" | "stretch" | "edgesNamed"> {
   const compiler = new CheckCompiler(read, boards, pairedPieces(system));
   const checks: PlannedCheck[] = [];
@@ -25,10 +27,11 @@ export function compileChecks(
   let stretch: Typed | undefined;
   system.statements.forEach((statement, i) => {
     try {
-      if (statement.is === "check") checks.push(compiler.check(statement, i));
-      else if (statement.is === "sew") sews.push(compiler.sew(statement, i));
-      else if (statement.is === "passes") passes.push(compiler.pass(statement, i));
-      else if (statement.is === "control") controls.push(compiler.control(statement, i));
+      read.scope.reading = noReferences();
+      if (statement.is === "check") add("check", checks.push(compiler.check(statement, i)) - 1, i);
+      else if (statement.is === "sew") add("sew", sews.push(compiler.sew(statement, i)) - 1, i);
+      else if (statement.is === "passes") add("passes", passes.push(compiler.pass(statement, i)) - 1, i);
+      else if (statement.is === "control") add("control", controls.push(compiler.control(statement, i)) - 1, i);
       else if (statement.is === "closes") closures.push(compiler.when(statement.when));
       else if (statement.is === "cloth")
         stretch = inField("stretches", () => compileAs(read.parse(statement.stretches), read.scope, "number"));

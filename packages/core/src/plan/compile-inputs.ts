@@ -17,16 +17,19 @@ export class InputCompiler {
   readonly measures: PlannedMeasure[] = [];
   readonly settings: PlannedSetting[] = [];
   readonly choices: PlannedChoice[] = [];
-  private readonly later: (() => void)[] = [];
+  private readonly later: { readonly node: number; readonly compile: () => void }[] = [];
   private readonly scope: Scope;
 
   constructor(private readonly read: FormulaReader) {
     this.scope = read.scope;
   }
 
-  /** What had to wait for the choices and values below it. */
-  finish(): void {
-    for (const act of this.later) act();
+  /** What had to wait for the choices and values below it; `done` is told each node once it is compiled. */
+  finish(done: (node: number) => void): void {
+    for (const { node, compile } of this.later) {
+      compile();
+      done(node);
+    }
   }
 
   /** A range end or a figure of a table, which is the same for every body. */
@@ -52,18 +55,21 @@ export class InputCompiler {
     return { from, to };
   }
 
-  measure(s: Measure, i: number): void {
-    if (!this.read.claim(s.key, i)) return;
+  /** False when the name is taken. `node` is its place in the graph. */
+  measure(s: Measure, i: number, node: number): boolean {
+    if (!this.read.claim(s.key, i)) return false;
     const kind: Kind = s.kind === "number" ? "number" : "length";
     const slot = this.scope.newSlot();
     this.scope.names.set(s.key, { kind, slot, what: `The measurement ${s.key}` });
     const range = this.range(s, kind, i);
     // Whether it is asked for may hang on a choice, which stands below the measurements.
-    this.later.push(() => {
+    const compile = (): void => {
       const when = s.when === undefined ? undefined : this.read.formula(s.when, "boolean", i, "when")?.typed;
       const fallback = s.fallback === undefined ? undefined : this.read.formula(s.fallback, kind, i, "fallback");
       this.measures.push({ source: s, key: s.key, slot, ...range, when, fallback });
-    });
+    };
+    this.later.push({ node, compile });
+    return true;
   }
 
   setting(s: Setting, i: number): void {

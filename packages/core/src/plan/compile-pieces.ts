@@ -1,8 +1,9 @@
 import { compileAs } from "../formula/compile.js";
 import { pathIndex, pointIndex } from "../formula/look-up.js";
 import { FormulaError, inField } from "../formula/error.js";
+import { noReferences } from "../formula/references.js";
 import { parseLineRef } from "../formula/parse.js";
-import type { Typed } from "../formula/scope.js";
+import type { PieceEntry, Typed } from "../formula/scope.js";
 import type { Kind } from "../quantity/kind.js";
 import type { PlannedDart, PlannedDrawing, PlannedEdge, PlannedNotch, PlannedPiece } from "../piece/blueprint.js";
 import { amendPiece } from "../shaping/amend.js";
@@ -14,8 +15,11 @@ import type { PieceContext } from "./piece-context.js";
 import type { PlannedFormula, PlannedShaping, PlanProblem } from "./plan.js";
 import { WHOLE } from "./step-reader.js";
 
+/** A piece before it is known what later shaping names on it. */
+type CompiledPiece = Omit<PlannedPiece, "carries">;
+
 /** Compiles a piece. Its edges become known to what follows as `Piece.role`. Undefined, with its problems told, when it cannot be taken. */
-export function compilePiece(source: Piece, statement: number, context: PieceContext): PlannedPiece | undefined {
+export function compilePiece(source: Piece, statement: number, context: PieceContext): CompiledPiece | undefined {
   const problems: PlanProblem[] = [];
   const report = (problem: PlanProblem): void => void problems.push(problem);
   const piece = context.read.claim(source.key, statement, "key", "piece") ? compiled(source, statement, context, report) : undefined;
@@ -23,11 +27,11 @@ export function compilePiece(source: Piece, statement: number, context: PieceCon
   return problems.length === 0 ? piece : undefined;
 }
 
-function compiled(source: Piece, statement: number, context: PieceContext, report: (p: PlanProblem) => void): PlannedPiece | undefined {
+function compiled(source: Piece, statement: number, context: PieceContext, report: (p: PlanProblem) => void): CompiledPiece | undefined {
   const { scope } = context;
   const field = fieldNoter(statement, report);
   const roles = new Set<string>();
-  scope.pieces.set(source.key, { roles, settled: true });
+  scope.pieces.set(source.key, { roles, settled: true, acts: [context.node] });
   if (!context.boards.has(source.board))
     report({ statement, field: "board", why: `There is no board ${source.board}.`, fix: `There are: ${[...context.boards].join(", ")}.` });
   if (!source.edges || source.edges.length < 2) {
@@ -35,7 +39,7 @@ function compiled(source: Piece, statement: number, context: PieceContext, repor
     return undefined;
   }
   refuseFold(source, statement, report);
-  const edges = source.edges.flatMap((edge, i) => field(`edges.${i}`, () => compileEdge(source.key, edge, i, context)) ?? []);
+  const edges = source.edges.flatMap((edge, i) => field(`edges.${i}`, () => compileEdge(source, edge, i, roles, context)) ?? []);
   for (const { role } of source.edges) roles.add(role);
   const when = whenOf(source.when, field, context);
   return { statement, source, when, edges, ...drawing(source, edges, field, context) };
@@ -106,16 +110,17 @@ function endsOf(text: string, { scope }: PieceContext): [number, number] {
   return [pointIndex(line.a, scope, line.at), pointIndex(line.b, scope, line.at)];
 }
 
-function compileEdge(piece: string, edge: Edge, i: number, context: PieceContext): PlannedEdge {
-  const { scope, read } = context;
-  const name = `${piece}.${edge.role}`;
-  if (scope.paths.has(name)) {
+function compileEdge({ key }: Piece, edge: Edge, i: number, roles: Set<string>, context: PieceContext): PlannedEdge {
+  const { scope } = context;
+  const name = `${key}.${edge.role}`;
+  if (roles.has(edge.role)) {
     const error = new FormulaError(`${name} is already an edge.`, "Give each edge of a piece its own name.", WHOLE);
     error.field = `edges.${i}.role`;
     throw error;
   }
   const items = itemsOf(edge.along, `edges.${i}.along`, context, true);
   const allow = edge.allow === undefined ? undefined : inField(`edges.${i}.allow`, () => allowance(edge.allow as string, context));
+  roles.add(edge.role);
   return {
     role: edge.role,
     items,
@@ -124,7 +129,7 @@ function compileEdge(piece: string, edge: Edge, i: number, context: PieceContext
     corner: edge.corner ?? "mitre",
     pointed: edge.pointed ?? false,
     treatment: edge.treatment,
-    pathIndex: read.scope.newPath(name),
+    pathIndex: scope.edge(name, key, "sewn"),
   };
 }
 
@@ -155,7 +160,10 @@ function itemsOf(along: Edge["along"], at: string, { scope, darts }: PieceContex
     if ("point" in item) return { point: point(item.point, "point") };
     const reversed = item.reversed ?? false;
     const dart = withDarts && item.from === undefined ? darts.find((d) => d.key === item.path) : undefined;
-    if (dart) return { dart, reversed };
+    if (dart) {
+      scope.reading.names.add(dart.key);
+      return { dart, reversed };
+    }
     const path = inField(`${field}.path`, () => pathIndex(item.path, scope, WHOLE));
     const between =
       item.from === undefined || item.to === undefined ? undefined : ([point(item.from, "from"), point(item.to, "to")] as const);
@@ -164,11 +172,14 @@ function itemsOf(along: Edge["along"], at: string, { scope, darts }: PieceContex
 }
 
 /** The darts of a piece: those its edges run over, then those that lie inside it. */
-function dartsOf(source: Pick<Piece, "darts">, edges: readonly PlannedEdge[], { darts }: PieceContext): PlannedDart[] {
+function dartsOf(source: Pick<Piece, "darts">, edges: readonly PlannedEdge[], { darts, scope }: PieceContext): PlannedDart[] {
   const inEdges = edges.flatMap((edge) => edge.items.flatMap((item) => ("dart" in item ? [item.dart] : [])));
   const inside = (source.darts ?? []).map((key, i) => {
     const dart = darts.find((d) => d.key === key);
-    if (dart) return dart;
+    if (dart) {
+      scope.reading.names.add(dart.key);
+      return dart;
+    }
     const error = new FormulaError(`No dart is called ${key}.`, 'Draw it above: dart waist_dart "Waist dart": legs F8, F9 to F10.', WHOLE);
     error.field = `darts.${i}`;
     throw error;
@@ -177,7 +188,7 @@ function dartsOf(source: Pick<Piece, "darts">, edges: readonly PlannedEdge[], { 
 }
 
 /** Compiles what makes a piece from another, says more of one, or leaves one out. */
-export function compilePieceChange(source: PieceFrom | Amend | LeaveOut, statement: number, context: PieceContext): PlannedShaping {
+export function compilePieceChange(source: PieceFrom | Amend | LeaveOut, statement: number, context: PieceContext): Omit<PlannedShaping, "carries"> {
   const problems: PlanProblem[] = [];
   const field = fieldNoter(statement, (p) => problems.push(p));
   const formulas: PlannedFormula[] = [];
@@ -185,7 +196,8 @@ export function compilePieceChange(source: PieceFrom | Amend | LeaveOut, stateme
   const apply = changeOf(source, statement, field, formulas, context);
   problems.forEach((p) => context.read.report(p));
   const needs = [source.is === "pieceFrom" ? source.of : source.key];
-  return { statement, source, when, formulas, needs, apply: problems.length > 0 ? undefined : apply, problem: problems[0] };
+  const makes = source.is === "pieceFrom" ? [source.key] : [];
+  return { statement, source, when, formulas, needs, makes, named: noReferences(), apply: problems.length > 0 ? undefined : apply, problem: problems[0] };
 }
 
 function changeOf(
@@ -225,7 +237,7 @@ function changeOf(
   }
   const entry = field("of", () => pieceEntry(source.of, context));
   if (!read.claim(source.key, statement, "key", "piece") || !entry) return undefined;
-  scope.pieces.set(source.key, { roles: new Set(entry.roles), settled: false });
+  scope.pieces.set(source.key, { roles: new Set(entry.roles), settled: false, acts: [] });
   const { key, title, of, cut, onFold, mirrored } = source;
   const strip = source.strip && {
     width: figure("strip.width", source.strip.width),
@@ -249,7 +261,7 @@ function amendedEdge(edge: Edge, i: number, context: PieceContext): Omit<Planned
 }
 
 /** What is known of a piece above. Throws FormulaError. */
-export function pieceEntry(key: string, { scope }: PieceContext): { roles: Set<string>; settled: boolean } {
+export function pieceEntry(key: string, { scope }: PieceContext): PieceEntry {
   const entry = scope.pieces.get(key);
   if (entry) return entry;
   if (scope.anywhere.has(key))

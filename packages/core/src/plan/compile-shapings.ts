@@ -1,6 +1,7 @@
 import { compileAs } from "../formula/compile.js";
 import { pathIndex, pointIndex } from "../formula/look-up.js";
 import { FormulaError } from "../formula/error.js";
+import { noReferences, type References } from "../formula/references.js";
 import type { Kind } from "../quantity/kind.js";
 import { SHAPINGS } from "../shaping/index.js";
 import type { ShapeStep } from "../system/model.js";
@@ -11,25 +12,29 @@ import type { PieceContext } from "./piece-context.js";
 import type { PlannedFormula, PlannedShaping, PlanProblem } from "./plan.js";
 
 /** Compiles a shaping. It may name the pieces that stand above it, drawn or made by a shaping. */
-export function compileShaping(source: ShapeStep, statement: number, context: PieceContext): PlannedShaping {
+export function compileShaping(source: ShapeStep, statement: number, context: PieceContext): Omit<PlannedShaping, "carries"> {
   const problems: PlanProblem[] = [];
   const planned = compiled(source, statement, context, (p) => problems.push(p));
   problems.forEach((p) => context.read.report(p));
   return { ...planned, apply: problems.length > 0 ? undefined : planned.apply, problem: problems[0] };
 }
 
+type Compiled = Omit<PlannedShaping, "problem" | "carries">;
+
 function compiled(
   source: ShapeStep,
   statement: number,
   context: PieceContext,
   note: (p: PlanProblem) => void,
-): Omit<PlannedShaping, "problem"> {
+): Compiled {
   const { read, scope, darts } = context;
   const shaping = SHAPINGS.get(source.verb);
   const form = shaping?.forms[source.form];
   const formulas: PlannedFormula[] = [];
   const needs: string[] = [];
-  const base = { statement, source, formulas, needs, when: undefined, apply: undefined };
+  const makes: string[] = [];
+  const named = noReferences();
+  const base = { statement, source, formulas, needs, makes, named, when: undefined, apply: undefined };
   if (!shaping || !form) {
     note({
       statement,
@@ -41,7 +46,7 @@ function compiled(
   }
   const field = fieldNoter(statement, note);
   for (const parameter of form.parameters)
-    field(`args.${parameter.name}`, () => take(parameter, source.args[parameter.name] ?? "", context, needs, statement));
+    field(`args.${parameter.name}`, () => take(parameter, source.args[parameter.name] ?? "", context, { needs, makes, named, statement }));
   const figure = (name: string, kind: Kind): ((f: Parameters<PlannedFormula["typed"]["run"]>[0]) => number) => {
     const text = source.args[name] ?? "";
     const tree = field(`args.${name}`, () => read.parse(text));
@@ -64,20 +69,37 @@ function compiled(
 /** Names that stand for a piece the shaping makes, not for one it is given. */
 const MADE = new Set(["first", "second", "name"]);
 
-function take(parameter: FormParameter, text: string, context: PieceContext, needs: string[], statement: number): void {
-  const { scope, names, read } = context;
-  if (parameter.type === "point") names.points.set(text, pointIndex(text, scope, [0, text.length]));
+interface Taken {
+  readonly needs: string[];
+  readonly makes: string[];
+  readonly named: References;
+  readonly statement: number;
+}
+
+function take(parameter: FormParameter, text: string, context: PieceContext, { needs, makes, named, statement }: Taken): void {
+  const { scope, read } = context;
+  const point = (id: string): void => {
+    pointIndex(id, scope, [0, text.length]);
+    named.points.add(id);
+  };
+  const path = (key: string): void => {
+    pathIndex(key, scope, [0, text.length]);
+    named.names.add(key);
+  };
+  if (parameter.type === "point") point(text);
   if (parameter.type === "path") {
     if (!scope.paths.has(text)) throw new FormulaError(`No line and no dart is called ${text}.`, "Draw it above first.", [0, text.length]);
-    names.paths.set(text, pathIndex(text, scope, [0, text.length]));
+    path(text);
   }
   if (parameter.type === "names")
-    for (const id of listOf(text)) if (scope.points.has(id)) names.points.set(id, pointIndex(id, scope, [0, text.length]));
-  if (parameter.type === "paths") for (const key of listOf(text)) names.paths.set(key, pathIndex(key, scope, [0, text.length]));
+    for (const id of listOf(text)) if (scope.points.has(id)) point(id);
+  if (parameter.type === "paths") listOf(text).forEach(path);
   if (parameter.type === "piece" && MADE.has(parameter.name)) {
     // A split may keep the name of the piece it cuts.
     if (!needs.includes(text)) read.claim(text, statement, `args.${parameter.name}`, "piece");
-    scope.pieces.set(text, { roles: new Set(), settled: false });
+    makes.push(text);
+    // One that keeps the name of the piece it is cut from goes on with it.
+    scope.pieces.set(text, { roles: new Set(), settled: false, acts: scope.pieces.get(text)?.acts ?? [] });
   } else if (parameter.type === "piece" || parameter.type === "edge") {
     const [key = ""] = text.split(".");
     pieceEntry(key, context).settled = false;

@@ -1,6 +1,7 @@
 import type { Tree } from "../formula/tree.js";
 import { inField } from "../formula/error.js";
-import { type Evaluate, Scope } from "../formula/scope.js";
+import { type EdgeVersion, type Evaluate, Scope } from "../formula/scope.js";
+import { noReferences, type References } from "../formula/references.js";
 import type { Kind } from "../quantity/kind.js";
 import {
   type DartText,
@@ -12,6 +13,8 @@ import {
   type Setting,
   type Statement,
   type Board,
+  type Choice,
+  type Measure,
   boardsOf,
   type System,
   type Value,
@@ -20,6 +23,7 @@ import { MOST_STATEMENTS } from "../system/notation/read.js";
 import { pointsBetween } from "../system/notation/point-range.js";
 import { VERBS } from "../verb/index.js";
 import type { Filled } from "../verb/verb.js";
+import { type Uncarried, withCarried } from "./carried.js";
 import { compileChecks } from "./compile-checks.js";
 import { InputCompiler } from "./compile-inputs.js";
 import { compilePiece, compilePieceChange } from "./compile-pieces.js";
@@ -27,10 +31,10 @@ import { compileShaping } from "./compile-shapings.js";
 import { legSteps } from "./dart-legs.js";
 import { FormulaReader } from "./formula-reader.js";
 import { gradeRounds } from "./grade.js";
+import { GraphBuilder, type NodeKind } from "./graph.js";
 import type { PieceContext } from "./piece-context.js";
 import type { PlannedDart, PlannedPiece } from "../piece/blueprint.js";
-import type { Plan, PlannedAct, PlannedFormula, PlannedLevels, PlannedShaping, PlannedStep, StepStatement } from "./plan.js";
-import { noReferences, type References } from "./references.js";
+import type { Plan, PlannedFormula, PlannedLevels, PlannedShaping, PlannedStep, StepStatement } from "./plan.js";
 import { PATH_MAKERS } from "./paths/index.js";
 import { StepReader } from "./step-reader.js";
 
@@ -47,13 +51,14 @@ class Compiler {
   private readonly read: FormulaReader;
   private readonly inputs: InputCompiler;
   private readonly steps: PlannedStep[] = [];
-  private readonly order: PlannedAct[] = [];
-  private readonly pieces: PlannedPiece[] = [];
-  private readonly shapings: PlannedShaping[] = [];
-  private readonly shapingNames = { points: new Map<string, number>(), paths: new Map<string, number>() };
+  private readonly graph = new GraphBuilder();
+  /** Pieces and shapings with their nodes: what they carry is known when the whole text was read. */
+  private readonly pieces: Uncarried<PlannedPiece>[] = [];
+  private readonly shapings: Uncarried<PlannedShaping>[] = [];
   private readonly darts: PlannedDart[] = [];
   private readonly boardsStated: readonly Board[];
   private readonly boardKeys: ReadonlySet<string>;
+  private measured = 0;
   private board = "M";
   private part: string | undefined;
   /** Of each point and path, whether every rule of it so far says when it applies. */
@@ -84,8 +89,9 @@ class Compiler {
 
   plan(): Plan {
     this.system.statements.forEach((statement, i) => this.statement(statement, i));
-    this.inputs.finish();
-    const checks = compileChecks(this.system, this.read, this.boards);
+    this.inputs.finish((node) => this.graph.addInputs(node, this.takeReads()));
+    const checks = compileChecks(this.system, this.read, this.boards, (kind, index, i) => void this.node(kind, index, i));
+    const { pieces, shapings } = withCarried(this.pieces, this.shapings, this.scope, this.graph);
     return {
       system: this.system,
       scope: this.scope,
@@ -94,32 +100,54 @@ class Compiler {
       settings: this.inputs.settings,
       choices: this.inputs.choices,
       steps: this.steps,
-      order: this.order,
-      readsEdges: this.readsEdges(),
+      graph: this.graph.graph(),
+      pieceNodes: new Map([...this.scope.pieces].map(([key, { acts }]) => [key, acts])),
+      edgesRead: this.edgesRead(),
       darts: this.darts,
       levels: levelsOf(this.system, this.steps),
-      pieces: this.pieces,
-      shapings: this.shapings,
-      shapingNames: this.shapingNames,
+      pieces,
+      shapings,
       ...checks,
     };
   }
 
-  private readsEdges(): boolean {
-    if (this.scope.cutEdges.size > 0 || this.steps.some(({ dependsOn }) => dependsOn.names.some((name) => name.includes(".")))) return true;
-    const { settings, choices } = this.inputs;
-    const formulas = [...settings.map((s) => s.source.default), ...choices.flatMap((c) => c.source.options.map((o) => o.formula))];
-    return formulas.some((text) => text !== undefined && EDGE.test(text));
+  private edgesRead(): Plan["edgesRead"] {
+    const by = new Map<number, EdgeVersion[]>();
+    for (const edge of this.scope.edges.values()) by.set(edge.act, [...(by.get(edge.act) ?? []), edge]);
+    return by;
+  }
+
+  /** What was named since it was last asked. */
+  private takeReads(): References {
+    const { reading } = this.scope;
+    this.scope.reading = noReferences();
+    return reading;
+  }
+
+  /** Adds what was just compiled to the graph, with all it named; `makes` is what others know it by. */
+  private node(kind: NodeKind, index: number, statement: number, makes?: string, pieces: readonly string[] = []): number {
+    const reads = this.takeReads();
+    const edges = [...reads.names].flatMap((name) => (name.includes(".") ? [name.slice(0, name.indexOf("."))] : []));
+    const makers = [...edges, ...pieces].flatMap((key) => this.scope.pieces.get(key)?.acts.at(-1) ?? []);
+    return this.graph.add(
+      kind,
+      index,
+      statement,
+      reads,
+      makes,
+      makers.filter((n) => n < this.graph.next),
+    );
   }
 
   private statement(s: Statement, i: number): void {
+    this.scope.reading = noReferences();
     switch (s.is) {
       case "measure":
-        return this.inputs.measure(s, i);
+        return this.measure(s, i);
       case "set":
         return this.setting(s, i);
       case "choose":
-        return this.inputs.choice(s, i);
+        return this.choice(s, i);
       case "table":
         return this.inputs.table(s, i);
       case "piece":
@@ -171,25 +199,36 @@ class Compiler {
 
   private piece(s: Piece, i: number): void {
     const piece = compilePiece(s, i, this.context());
-    if (!piece) return;
-    this.order.push({ do: "piece", index: this.pieces.length });
-    this.pieces.push(piece);
+    const acts = this.scope.pieces.get(s.key)?.acts;
+    if (piece) this.pieces.push({ planned: piece, node: this.node("piece", this.pieces.length, i) });
+    // One that could not be compiled is taken by nothing.
+    else if (acts?.at(-1) === this.graph.next) acts.pop();
+  }
+
+  private measure(s: Measure, i: number): void {
+    if (this.inputs.measure(s, i, this.graph.next)) this.node("measure", this.measured++, i, s.key);
   }
 
   private setting(s: Setting, i: number): void {
+    const index = this.inputs.settings.length;
     this.inputs.setting(s, i);
-    const last = this.inputs.settings.length - 1;
-    if (this.inputs.settings[last]?.source === s && this.inputs.settings[last]?.defaultRule)
-      this.order.push({ do: "setting", index: last });
+    if (this.inputs.settings.length > index) this.node("setting", index, i, s.key);
+  }
+
+  private choice(s: Choice, i: number): void {
+    const index = this.inputs.choices.length;
+    this.inputs.choice(s, i);
+    if (this.inputs.choices.length > index) this.node("choice", index, i, s.key);
   }
 
   private context(): PieceContext {
-    return { read: this.read, scope: this.scope, darts: this.darts, names: this.shapingNames, boards: this.boardKeys };
+    return { read: this.read, scope: this.scope, darts: this.darts, boards: this.boardKeys, node: this.graph.next };
   }
 
-  private shaping(planned: PlannedShaping): void {
-    this.order.push({ do: "shaping", index: this.shapings.length });
-    this.shapings.push(planned);
+  private shaping(planned: Omit<PlannedShaping, "carries">): void {
+    const node = this.node("shaping", this.shapings.length, planned.statement, undefined, planned.needs);
+    this.shapings.push({ planned, node });
+    for (const key of new Set([...planned.needs, ...planned.makes])) this.scope.pieces.get(key)?.acts.push(node);
   }
 
   /** Writes a grading out as points, each on the board of the point it is shifted from. */
@@ -236,20 +275,21 @@ class Compiler {
   }
 
   private step(s: StepStatement, i: number): void {
-    const uses = noReferences();
+    this.scope.reading = noReferences();
     const formulas: PlannedFormula[] = [];
     const before = this.read.problems.length;
-    const when = s.when === undefined ? undefined : this.read.formula(s.when, "boolean", i, "when", uses)?.typed;
+    const when = s.when === undefined ? undefined : this.read.formula(s.when, "boolean", i, "when")?.typed;
     let draw: PlannedStep["draw"];
     try {
-      draw = s.is === "value" ? this.value(s, i, uses, formulas) : s.is === "point" ? this.point(s, i, uses, formulas) : this.path(s, uses);
+      draw = s.is === "value" ? this.value(s, i, formulas) : s.is === "point" ? this.point(s, i, formulas) : this.path(s);
     } catch (error) {
       this.read.note(error, i, s.is === "path" ? "through" : undefined);
     }
+    const { points, names } = this.scope.reading;
+    const node = this.node("step", this.steps.length, i, s.is === "point" ? `#${s.id}` : s.key);
     this.define(s, i);
     if (s.is === "point") this.boards.set(s.id, this.board);
     const problem = this.read.problems[before];
-    this.order.push({ do: "step", index: this.steps.length });
     this.steps.push({
       statement: i,
       source: s,
@@ -260,9 +300,10 @@ class Compiler {
       when,
       formulas,
       lays: laidOff(s, formulas),
-      dependsOn: { points: [...uses.points], paths: [...uses.names].filter((n) => this.scope.paths.has(n)), names: [...uses.names] },
+      dependsOn: { points: [...points], paths: [...names].filter((n) => this.scope.paths.has(n)) },
       draw: problem ? undefined : draw,
       problem,
+      node,
     });
   }
 
@@ -316,9 +357,9 @@ class Compiler {
     return (s.is === "point" ? this.scope.points.get(s.id) : this.scope.paths.get(s.key)) ?? 0;
   }
 
-  private value(s: Value, i: number, uses: References, formulas: PlannedFormula[]): PlannedStep["draw"] {
+  private value(s: Value, i: number, formulas: PlannedFormula[]): PlannedStep["draw"] {
     this.scope.making = this.scope.names.has(s.key) ? undefined : s.key;
-    const formula = this.read.formula(s.formula, s.kind, i, "formula", uses);
+    const formula = this.read.formula(s.formula, s.kind, i, "formula");
     this.scope.making = undefined;
     if (!formula) return undefined;
     formulas.push(formula);
@@ -327,7 +368,7 @@ class Compiler {
     return (f) => void (f.slots[slot] = run(f));
   }
 
-  private point(s: PointStep, i: number, uses: References, formulas: PlannedFormula[]): PlannedStep["draw"] {
+  private point(s: PointStep, i: number, formulas: PlannedFormula[]): PlannedStep["draw"] {
     const verb = VERBS.get(s.verb);
     const form = verb?.forms[s.form];
     if (!verb || !form) {
@@ -339,14 +380,14 @@ class Compiler {
       });
       return undefined;
     }
-    const place = verb.prepare(s.form, this.fill(s, i, uses, formulas));
+    const place = verb.prepare(s.form, this.fill(s, i, formulas));
     const index = this.scope.points.get(s.id) ?? this.scope.points.size;
     return (f) => void (f.points[index] = place(f));
   }
 
   /** The gaps of a verb, compiled as the verb asks for them; a gap that is wrong is told, and the others are looked at all the same. */
-  private fill(s: PointStep, i: number, uses: References, formulas: PlannedFormula[]): Filled {
-    const reader = new StepReader(this.scope, uses, this.read.parse);
+  private fill(s: PointStep, i: number, formulas: PlannedFormula[]): Filled {
+    const reader = new StepReader(this.scope, this.read.parse);
     const text = (name: string): string => s.args[name] ?? "";
     const orElse = <T>(make: () => T, otherwise: T): T => {
       try {
@@ -357,7 +398,7 @@ class Compiler {
       }
     };
     const figure = (name: string, kind: Kind): Evaluate => {
-      const planned = this.read.formula(text(name), kind, i, `args.${name}`, uses);
+      const planned = this.read.formula(text(name), kind, i, `args.${name}`);
       if (planned) formulas.push({ ...planned, name });
       return planned?.typed.run ?? (() => Number.NaN);
     };
@@ -383,15 +424,12 @@ class Compiler {
     };
   }
 
-  private path(s: PathStep, uses: References): PlannedStep["draw"] {
-    const make = inField("through", () => PATH_MAKERS[s.type](s, new StepReader(this.scope, uses, this.read.parse)));
+  private path(s: PathStep): PlannedStep["draw"] {
+    const make = inField("through", () => PATH_MAKERS[s.type](s, new StepReader(this.scope, this.read.parse)));
     const index = this.scope.paths.get(s.key) ?? this.scope.pathCount;
     return (f) => void (f.paths[index] = make(f));
   }
 }
-
-/** The name of an edge of a piece, as formulas have it. */
-const EDGE = /\b[A-Z]\w*\.[a-z_]/;
 
 const NONE: readonly PlannedFormula[] = [];
 

@@ -7,12 +7,10 @@ import { headingAtEnd, headingAtStart } from "../geometry/path.js";
 import type { Point } from "../geometry/point.js";
 import { DraftError } from "../verb/draft-error.js";
 import { lineReader } from "./lines.js";
-import { gather, gatherLine, type References } from "./references.js";
 
 /** What a direction is read in: the names it may use, and those it does use. */
 interface Around {
   readonly scope: Scope;
-  readonly uses: References;
 }
 
 /** Which way a curve runs through a point: `chord` is roughly where it is going, to choose between a direction and its opposite. */
@@ -24,13 +22,13 @@ const WORDS: Readonly<Record<string, Point>> = { plumb: { x: 0, y: 1 }, level: {
  * Compiles a direction: `square to L`, `along L`, `plumb`, `level`, or `at A` (angle from straight across, clockwise).
  * Throws FormulaError.
  */
-export function headingOf(text: string, { scope, uses }: Around): Heading {
+export function headingOf(text: string, { scope }: Around): Heading {
   const word = WORDS[text];
   if (word) return (_, chord) => towards(word, chord);
   const square = /^square\s+to\s+/.exec(text);
   const along = /^along\s+/.exec(text);
   const lead = square ?? along;
-  if (lead) return alongLine(text, lead[0].length, square !== null, scope, uses);
+  if (lead) return alongLine(text, lead[0].length, square !== null, scope);
   const angle = /^at\s+/.exec(text);
   if (!angle)
     throw new FormulaError(`“${text}” is not a direction.`, "Write square to #1-#2, along #1-#2, plumb, level, or at 45°.", [
@@ -38,13 +36,11 @@ export function headingOf(text: string, { scope, uses }: Around): Heading {
       text.length,
     ]);
   const tree = parseFormula(text.slice(angle[0].length));
-  gather(tree, uses);
   return compileAs(tree, scope, "angle").run;
 }
 
-function alongLine(text: string, lead: number, square: boolean, scope: Scope, uses: References): Heading {
+function alongLine(text: string, lead: number, square: boolean, scope: Scope): Heading {
   const tree = parseLineRef(text.slice(lead));
-  gatherLine(tree, uses);
   const read = lineReader(tree, scope);
   return (f, chord) => {
     const target = read(f);

@@ -5,10 +5,12 @@ import type { Scope } from "../formula/scope.js";
 import type { Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
 import type { PlannedFormula, PlanProblem } from "./plan.js";
-import { gather, type References } from "./references.js";
 
 /** Points, lines, pieces, tables and figures have names of their own. */
 export type NameSpace = "name" | "point" | "path" | "piece" | "table";
+
+/** What may mean something else further below: `Front.side`, `closed_width(…)`. */
+const OF_ITS_PLACE = /\b[A-Z]\w*\.[a-z_]|closed_width/;
 
 /** Compiles the formulas of statements in one scope, and keeps what is wrong with them. */
 export class FormulaReader {
@@ -21,17 +23,19 @@ export class FormulaReader {
     private readonly trees: ReadonlyMap<string, Tree>,
   ) {}
 
-  /** The tree of a formula, parsed unless it came along with the text. A width that depends on the darts drawn so far is its own each time. */
+  /**
+   * The tree of a formula, parsed unless it came along with the text. Edges of pieces and the darts drawn so far are others further
+   * below: a formula that names them is its own each time.
+   */
   readonly parse = (text: string): Tree => {
     const known = this.trees.get(text);
-    return known === undefined || text.includes("closed_width") ? parseFormula(text) : known;
+    return known === undefined || OF_ITS_PLACE.test(text) ? parseFormula(text) : known;
   };
 
   /** Compiles a formula of a statement; a problem is noted with its field and gives undefined. */
-  formula(text: string, kind: Kind, statement: number, field: string, uses?: References): PlannedFormula | undefined {
+  formula(text: string, kind: Kind, statement: number, field: string): PlannedFormula | undefined {
     try {
       const tree = this.parse(text);
-      if (uses) gather(tree, uses);
       return { name: field, text, tree, kind, typed: compileAs(tree, this.scope, kind) };
     } catch (error) {
       this.note(error, statement, field);

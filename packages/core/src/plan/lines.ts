@@ -1,4 +1,4 @@
-import { cutEdgeIndex, pathIndex, pointIndex } from "../formula/look-up.js";
+import { drawnPathIndex, pointIndex } from "../formula/look-up.js";
 import type { Frame, Scope } from "../formula/scope.js";
 import type { LineTree, Way } from "../formula/tree.js";
 import { endOf, type Path, startOf } from "../geometry/path.js";
@@ -25,7 +25,7 @@ export function pointReader(id: string, scope: Scope, at: readonly [number, numb
 
 /** Reads a path from the frame, an edge of a piece as it is cut; throws MissingPart when its step was skipped or failed. */
 export function pathReader(name: string, scope: Scope, at: readonly [number, number]): (f: Frame) => Path {
-  const index = cutEdgeIndex(name, scope, at) ?? pathIndex(name, scope, at);
+  const index = drawnPathIndex(name, scope, at);
   return (f) => f.paths[index] ?? missing(name);
 }
 

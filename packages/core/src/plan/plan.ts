@@ -1,7 +1,9 @@
-import type { Frame, Scope, Typed } from "../formula/scope.js";
+import type { References } from "../formula/references.js";
+import type { EdgeVersion, Frame, Scope, Typed } from "../formula/scope.js";
 import type { Span, Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
 import type { CarriedNames, PlannedDart, PlannedPiece } from "../piece/blueprint.js";
+import type { Graph } from "./graph.js";
 import type { Shape } from "../shaping/shaping.js";
 import type {
   Amend,
@@ -40,14 +42,6 @@ export interface PlannedControl {
   readonly reads: Typed;
 }
 
-/** What a run does, in the order of the statements: work out a setting, draw a step, take a piece off the board, or do something to the pieces. */
-export type PlannedAct =
-  /** Works out the default of a setting that hangs on what stands above it. */
-  | { readonly do: "setting"; readonly index: number }
-  | { readonly do: "step"; readonly index: number }
-  | { readonly do: "piece"; readonly index: number }
-  | { readonly do: "shaping"; readonly index: number };
-
 /** A formula of a step, kept with its text so that it can be explained. */
 export interface PlannedFormula {
   readonly name: string;
@@ -71,13 +65,15 @@ export interface PlannedStep {
   readonly heading: string | undefined;
   readonly when: Typed | undefined;
   readonly formulas: readonly PlannedFormula[];
-  /** Points and paths the step reads, and all the names in its rules: of values, paths, measurements, settings and choices. */
-  readonly dependsOn: { readonly points: readonly string[]; readonly paths: readonly string[]; readonly names: readonly string[] };
+  /** Points and paths its rules name. */
+  readonly dependsOn: { readonly points: readonly string[]; readonly paths: readonly string[] };
   /** Those of its formulas that are laid off the way the verb says: less than nothing is doubted. */
   readonly lays: readonly PlannedFormula[];
   /** Draws the step into the frame. Undefined when the step could not be compiled; `problem` then says why. */
   readonly draw: ((frame: Frame) => void) | undefined;
   readonly problem: PlanProblem | undefined;
+  /** Its place in the graph. */
+  readonly node: number;
 }
 
 /** A measurement, with its slot and its plausible range (mm or plain). */
@@ -118,8 +114,13 @@ export interface PlannedShaping {
   readonly source: ShapeStep | PieceFrom | Amend | LeaveOut;
   readonly when: Typed | undefined;
   readonly formulas: readonly PlannedFormula[];
-  /** The pieces it is done to, by name. */
+  /** The pieces it is done to, and those it makes, by name. */
   readonly needs: readonly string[];
+  readonly makes: readonly string[];
+  /** The points and lines it names on them. */
+  readonly named: References;
+  /** Of those, and of what later shaping names, what is drawn by now: its pieces carry it from here on. */
+  readonly carries: CarriedNames;
   readonly apply: Shape | undefined;
   readonly problem: PlanProblem | undefined;
 }
@@ -193,16 +194,17 @@ export interface Plan {
   readonly settings: readonly PlannedSetting[];
   readonly choices: readonly PlannedChoice[];
   readonly steps: readonly PlannedStep[];
-  readonly order: readonly PlannedAct[];
-  /** A step is drawn from the edge of a piece, or measures one: it needs the pieces above it. */
-  readonly readsEdges: boolean;
+  /** What everything is worked out from. */
+  readonly graph: Graph;
+  /** Of each piece by name, the nodes that take, make and shape it, in order. */
+  readonly pieceNodes: ReadonlyMap<string, readonly number[]>;
+  /** Of each node that takes, makes or shapes pieces, the edges of theirs that something reads. */
+  readonly edgesRead: ReadonlyMap<number, readonly EdgeVersion[]>;
   readonly darts: readonly PlannedDart[];
   /** Of each board with a waist and another level of the body: those level lines, by the index of their path. */
   readonly levels: readonly PlannedLevels[];
   readonly pieces: readonly PlannedPiece[];
   readonly shapings: readonly PlannedShaping[];
-  /** Points and lines the shapings name, by their index: the pieces carry them. */
-  readonly shapingNames: CarriedNames;
   readonly sews: readonly PlannedSew[];
   /** The edges that are sewn or checked, each once, and the pieces they are of. */
   readonly edgesNamed: readonly { readonly name: string; readonly piece: string }[];

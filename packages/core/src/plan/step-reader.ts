@@ -9,35 +9,27 @@ import type { Kind } from "../quantity/kind.js";
 import type { LineOrPath } from "../verb/verb.js";
 import { type Heading, headingOf } from "./direction.js";
 import { lineReader, pathReader, pointReader } from "./lines.js";
-import { gather, gatherLine, type References } from "./references.js";
 
 /**
  * Compiles the parts of one step. Each is known by its name in the statement, so that what is wrong in it is told at its
- * place; what it names on the paper is gathered. All throw FormulaError.
+ * place. All throw FormulaError.
  */
 export class StepReader {
   constructor(
     readonly scope: Scope,
-    readonly uses: References,
     private readonly parse: (text: string) => Tree,
   ) {}
 
   point(id: string, field: string): (f: Frame) => Point {
-    this.uses.points.add(id);
     return inField(field, () => pointReader(id, this.scope, WHOLE));
   }
 
   path(name: string, field: string): (f: Frame) => Path {
-    this.uses.names.add(name);
     return inField(field, () => pathReader(name, this.scope, WHOLE));
   }
 
   lineTree(text: string, field: string): LineTree {
-    return inField(field, () => {
-      const tree = parseLineRef(text);
-      gatherLine(tree, this.uses);
-      return tree;
-    });
+    return inField(field, () => parseLineRef(text));
   }
 
   line(text: string, field: string): (f: Frame) => LineOrPath {
@@ -46,11 +38,7 @@ export class StepReader {
   }
 
   figure(text: string, kind: Kind, field: string): Evaluate {
-    return inField(field, () => {
-      const tree = this.parse(text);
-      gather(tree, this.uses);
-      return compileAs(tree, this.scope, kind).run;
-    });
+    return inField(field, () => compileAs(this.parse(text), this.scope, kind).run);
   }
 
   heading(text: string, field: string): Heading {

@@ -100,9 +100,9 @@ class Ranking {
       const hanging = wrong.filter(({ above }) => above.has(step));
       return slipsOf(drawing, step, unit).flatMap((slip): Hypothesis[] => {
         // Most slips explain nothing that was read: they are let go before the whole draft is drawn with them.
-        const explains = hanging.some(({ i, above, on }) => this.near(i, on(redraw(drawing, step, slip.draw, above))));
+        const explains = hanging.some(({ i, above, on }) => this.near(i, on(redraw(drawing, step, slip.draw, above).frame)));
         if (!explains) return [];
-        const frame = redraw(drawing, step, slip.draw, wanted);
+        const { frame } = redraw(drawing, step, slip.draw, wanted);
         const would = taken.map(({ measured, expected }) => (measured.above.has(step) ? measured.on(frame) : expected));
         return [{ ...slip, also: [], would, made: madeBy(drawing, frame, step), slip }];
       });
@@ -211,15 +211,15 @@ class Ranking {
   }
 
   private frameOf({ slip }: Hypothesis): Frame {
-    return slip ? redraw(this.drawing, slip.step, slip.draw) : this.drawing.frame;
+    return slip ? redraw(this.drawing, slip.step, slip.draw).frame : this.drawing.frame;
   }
 
   /** The steps whose own figure, or whose place, a slip changes beyond the tolerance. */
   private spoils(h: Hypothesis, reading: number): string[] {
     if (!h.slip) return [];
-    const { plan, frame, hangs } = this.drawing;
+    const { plan, frame, dependents } = this.drawing;
     const wrong = this.frameOf(h);
-    return (hangs[h.slip.step] ?? []).flatMap((i) => {
+    return dependents(h.slip.step).flatMap((i) => {
       const step = plan.steps[i];
       if (!step || i === this.taken[reading]?.measured.step) return [];
       const [was, is] = [frame.points[step.target], wrong.points[step.target]];

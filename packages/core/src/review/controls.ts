@@ -40,7 +40,7 @@ export function suggestControls(plan: Plan, run: Run, most = 5, unit: HomeUnit =
   const caught = readings.map(() => new Set<string>());
   plan.steps.forEach((_, step) => {
     commonest(slipsOf(drawing, step, unit)).forEach((slip, k) => {
-      const frame = redraw(drawing, step, slip.draw);
+      const { frame } = redraw(drawing, step, slip.draw);
       readings.forEach(({ measured }, i) => {
         if (!measured.above.has(step)) return;
         const by = Math.abs(measured.on(frame) - measured.on(drawing.frame));

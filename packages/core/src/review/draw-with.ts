@@ -1,7 +1,6 @@
 import { parseFormula } from "../formula/parse.js";
 import type { Evaluate, Frame } from "../formula/scope.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
-import { noReferences } from "../plan/references.js";
 import { StepReader } from "../plan/step-reader.js";
 import type { PointStep } from "../system/model.js";
 import { VERBS } from "../verb/index.js";
@@ -14,7 +13,7 @@ export interface Otherwise {
 
 /** Draws a point with other things in its gaps. Throws FormulaError where a name does not fit. */
 export function drawWith(plan: Plan, step: PlannedStep, source: PointStep, { figures = {}, args = {} }: Otherwise): (frame: Frame) => void {
-  const reader = new StepReader(plan.scope, noReferences(), parseFormula);
+  const reader = new StepReader(plan.scope, parseFormula);
   const text = (name: string): string => args[name] ?? source.args[name] ?? "";
   const figure = (name: string): Evaluate =>
     figures[name] ?? step.formulas.find((f) => f.name === name)?.typed.run ?? ((): number => Number.NaN);

@@ -6,7 +6,7 @@ import type { Evaluate, Frame } from "../formula/scope.js";
 import { pathLength } from "../geometry/path.js";
 import { distance } from "../geometry/point.js";
 import { stepName } from "../plan/step-name.js";
-import { noReferences, gather } from "../plan/references.js";
+import { noReferences, gather } from "../formula/references.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
 import type { Redrawing } from "./redraw.js";
 
@@ -53,9 +53,9 @@ const noFigure = (step: string): NotRead => ({
 });
 
 /** The figure of a step: its value, its path's length, or how far its point lies from what it is measured from. */
-export function stepMeasured(index: number, { plan, frame, above }: Redrawing): Measured | undefined {
+export function stepMeasured(index: number, { plan, frame, dependencies }: Redrawing): Measured | undefined {
   const step = plan.steps[index] as PlannedStep;
-  const measured = (on: Evaluate): Measured => ({ step: index, above: above[index] ?? new Set(), on });
+  const measured = (on: Evaluate): Measured => ({ step: index, above: dependencies(index), on });
   if (step.makes === "path") return measured((f) => lengthOf(f, step.target));
   const length = step.formulas.find((f) => f.kind === "length");
   if (step.makes === "value") return length && measured((f) => f.slots[step.target] as number);
@@ -81,12 +81,12 @@ function lengthOf({ paths }: Frame, index: number): number {
 }
 
 /** A length between places of the draft, as a formula says it. */
-function lengthMeasured(text: string, { plan, above }: Redrawing): Measured {
+function lengthMeasured(text: string, { plan, dependencies }: Redrawing): Measured {
   const tree = parseFormula(text.replace(/([(,]\s*)(\d+[a-z]?)(?=\s*[,)])/g, "$1#$2"));
   const typed = compileAs(tree, plan.scope, "length");
   const { points, names } = gather(tree, noReferences());
   const of = plan.steps.flatMap(({ source }, i) =>
-    (source.is === "point" ? points.has(source.id) : names.has(source.key)) ? [...(above[i] ?? [])] : [],
+    (source.is === "point" ? points.has(source.id) : names.has(source.key)) ? [...dependencies(i)] : [],
   );
   return { step: undefined, above: new Set(of), on: (f) => evaluated(typed, f) };
 }
@@ -107,13 +107,13 @@ export function ownReadings(drawing: Redrawing): NamedMeasure[] {
 
 /** The readings from a point straight to each other point drawn before it on its board. */
 export function crossReadings(drawing: Redrawing, index: number): NamedMeasure[] {
-  const { plan, run, above } = drawing;
+  const { plan, run, dependencies } = drawing;
   const step = plan.steps[index] as PlannedStep;
   if (step.makes !== "point") return [];
   return plan.steps.slice(0, index).flatMap((other, i): NamedMeasure[] => {
     if (other.makes !== "point" || other.board !== step.board || run.outcomes[i]?.status !== "drawn" || other.target === step.target)
       return [];
-    const on = new Set([...(above[index] ?? []), ...(above[i] ?? [])]);
+    const on = new Set([...dependencies(index), ...dependencies(i)]);
     return [
       {
         name: `dist(${stepName(other)}, ${stepName(step)})`,

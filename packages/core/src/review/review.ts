@@ -51,8 +51,8 @@ export const review = (plan: Plan, run: Run, readings: Given, options: ReviewOpt
 /** The draft as it likely lies on the student's paper: with the slips that explain what was read. */
 export function asDrawn(plan: Plan, run: Run, readings: Given, options: ReviewOptions = {}): Run {
   const { drawing, slips } = judge(plan, run, readings, options);
-  const frame = slips.reduce((before, { step, draw }) => redraw({ ...drawing, frame: before }, step, draw), drawing.frame);
-  return redrawn(run, frame);
+  const drawn = slips.reduce((evaluation, { step, draw }) => redraw({ ...drawing, evaluation }, step, draw), drawing.evaluation);
+  return redrawn(run, drawn);
 }
 
 interface Judged {

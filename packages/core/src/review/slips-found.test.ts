@@ -66,7 +66,7 @@ for (const { plan, examples } of readShelf())
 /** Makes a slip, takes readings, and counts where the review has it among the causes. */
 function judge(drawing: Redrawing, slip: Slip, own: readonly NamedMeasure[]): void {
   const { plan, run: drafted } = drawing;
-  const wrong = redraw(drawing, slip.step, slip.draw);
+  const wrong = redraw(drawing, slip.step, slip.draw).frame;
   const names = someReadings(drawing, slip);
   const taken = own.filter(({ name, measured }) => names.has(name) && measured.on(wrong) > NOISE_MM);
   const beyond = handTolerance(plan.system.unit) + NOISE_MM;

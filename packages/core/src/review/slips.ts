@@ -13,8 +13,10 @@ import { tapeSlips } from "./tape-slips.js";
 
 /** Every way a hand may go wrong at one step of a draft, one slip at a time; `unit` is that of the tape in the hand. */
 export function slipsOf(drawing: Redrawing, index: number, unit: HomeUnit): Slip[] {
-  const { plan, run, frame } = drawing;
-  const step = plan.steps[index] as PlannedStep;
+  const { run, frame } = drawing;
+  const step = drawing.plan.steps[index] as PlannedStep;
+  // Names mean what they mean where the step stands.
+  const plan = { ...drawing.plan, scope: drawing.plan.scope.above(step.node) };
   const { source } = step;
   if (source.is === "path" || !step.draw || run.outcomes[index]?.status !== "drawn") return [];
   const name = inWords(stepName(step));
@@ -44,6 +46,6 @@ export function slipsOf(drawing: Redrawing, index: number, unit: HomeUnit): Slip
       ),
     ];
   });
-  if (source.is === "point") for (const { code, says, draw } of placeSlips(drawing, index, source)) found.push(slip(code, says, draw));
+  if (source.is === "point") for (const { code, says, draw } of placeSlips({ ...drawing, plan }, index, source)) found.push(slip(code, says, draw));
   return found;
 }

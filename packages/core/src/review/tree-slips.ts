@@ -1,5 +1,5 @@
 import type { Tree } from "../formula/tree.js";
-import { gather, noReferences } from "../plan/references.js";
+import { gather, noReferences } from "../formula/references.js";
 import type { SlipCode } from "./codes.js";
 
 /** A rule as a hand may have worked it out wrongly. `part` is what the slip is about. */

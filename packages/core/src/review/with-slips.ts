@@ -25,11 +25,11 @@ export function slipsAt(plan: Plan, run: Run, step: number, unit: HomeUnit): Cho
 /** A draft as a hand lays it that makes these slips, each carried on into what hangs on it. A slip that cannot be made here is left out. */
 export function drawnWithSlips(plan: Plan, run: Run, chosen: readonly ChosenSlip[], unit: HomeUnit): Run {
   const drawing = redrawing(plan, run);
-  const frame = [...chosen]
+  const drawn = [...chosen]
     .sort((a, b) => a.step - b.step)
-    .reduce((before, { step, says }) => {
+    .reduce((evaluation, { step, says }) => {
       const slip = slipsOf(drawing, step, unit).find((s) => s.says === says);
-      return slip ? redraw({ ...drawing, frame: before }, step, slip.draw) : before;
-    }, drawing.frame);
-  return redrawn(run, frame);
+      return slip ? redraw({ ...drawing, evaluation }, step, slip.draw) : evaluation;
+    }, drawing.evaluation);
+  return redrawn(run, drawn);
 }

@@ -1,10 +1,12 @@
 import { runChecks } from "../check/run.js";
 import type { CheckResult } from "../check/result.js";
 import type { Frame } from "../formula/scope.js";
+import type { PieceResult } from "../piece/piece.js";
 import type { Plan } from "../plan/plan.js";
 import type { HomeUnit } from "../quantity/units.js";
-import { construct, drawSteps, type Made } from "./construct.js";
-import { copyOf, emptyFrame, fillSlots } from "./frame.js";
+import { allPieces, type Made } from "./all-pieces.js";
+import { Evaluation } from "./evaluation.js";
+import { emptyFrame, fillSlots } from "./frame.js";
 import { type Given, type Inputs, readInputs } from "./inputs.js";
 import type { StepOutcome } from "./outcome.js";
 import { type Warning, warningsOf } from "./warnings.js";
@@ -18,66 +20,85 @@ export interface Run extends Made {
   readonly unit: HomeUnit;
   readonly inputs: Inputs;
   readonly missing: readonly string[];
-  /** What the steps drew, before anything is done to the pieces. */
+  /** How each step came out. */
+  readonly outcomes: readonly StepOutcome[];
+  /** What the steps drew. */
   readonly board: Frame;
-  /** The same with the edges of the pieces as they are cut: what checks measure. */
+  /** The same with the edges of all pieces: what checks measure. */
   readonly frame: Frame;
   readonly checks: readonly CheckResult[];
   readonly warnings: readonly Warning[];
+  /** A piece as it is shaped in the end, without the notches its seams ask for; only what it is made from is worked out. */
+  readonly piece: (key: string) => PieceResult | undefined;
+  /** What is worked out on this body. */
+  readonly evaluation: Evaluation;
 }
 
 /**
  * Drafts one body. Pure: the same plan and answers give the same run. A step that cannot be drawn is reported and what does not
- * depend on it is drawn all the same. `writtenIn` is the unit of measurements written without one. Never throws for what a person typed.
+ * depend on it is drawn all the same. `writtenIn` is the unit of measurements written without one. With a run of the same plan, only
+ * what depends on other answers is worked out anew. Never throws for what a person typed.
  *
  * @example run(plan, { chest: "104 cm" }).board.points
  */
-export const run = (plan: Plan, measurements: Given, settings: Given = {}, writtenIn: HomeUnit = plan.system.unit): Run =>
-  new Drafted(plan, readInputs(plan, measurements, settings, writtenIn));
+export function run(
+  plan: Plan,
+  measurements: Given,
+  settings: Given = {},
+  writtenIn: HomeUnit = plan.system.unit,
+  before?: Run,
+): Run {
+  const inputs = readInputs(plan, measurements, settings, writtenIn);
+  const blank = emptyFrame(plan);
+  const missing = fillSlots(plan, inputs, blank);
+  const known = before?.evaluation;
+  return new Drafted(plan, inputs, missing, known?.plan === plan ? known.again(blank) : new Evaluation(plan, blank));
+}
+
+const STEPS = new Set(["setting", "step"] as const);
 
 class Drafted implements Run {
   readonly title: string;
   readonly unit: HomeUnit;
-  readonly missing: readonly string[];
-  /** Measurements, settings and choices, and nothing drawn. */
-  private readonly blank: Frame;
-  private steps: { readonly frame: Frame; readonly outcomes: readonly StepOutcome[] } | undefined;
-  private whole: { readonly frame: Frame; readonly made: Made } | undefined;
+  private drawn = false;
+  private made: Made | undefined;
   private checked: readonly CheckResult[] | undefined;
   private warned: readonly Warning[] | undefined;
 
   constructor(
     private readonly plan: Plan,
     readonly inputs: Inputs,
+    readonly missing: readonly string[],
+    readonly evaluation: Evaluation,
   ) {
     this.title = plan.system.title;
     this.unit = plan.system.unit;
-    this.blank = emptyFrame(plan);
-    this.missing = fillSlots(plan, inputs, this.blank);
   }
 
   get board(): Frame {
-    return this.drawn().frame;
+    if (!this.drawn) this.evaluation.needAll(STEPS);
+    this.drawn = true;
+    return this.evaluation.frame;
   }
 
   get outcomes(): readonly StepOutcome[] {
-    return this.drawn().outcomes;
+    return this.board && this.evaluation.outcomes;
   }
 
   get frame(): Frame {
-    return this.constructed().frame;
+    return this.whole && this.board;
   }
 
   get drafted(): Made["drafted"] {
-    return this.constructed().made.drafted;
+    return this.whole.drafted;
   }
 
   get shapings(): Made["shapings"] {
-    return this.constructed().made.shapings;
+    return this.whole.shapings;
   }
 
   get pieces(): Made["pieces"] {
-    return this.constructed().made.pieces;
+    return this.whole.pieces;
   }
 
   get checks(): readonly CheckResult[] {
@@ -88,24 +109,16 @@ class Drafted implements Run {
     return (this.warned ??= warningsOf(this.plan, this.frame, this.inputs, this));
   }
 
-  private drawn(): { readonly frame: Frame; readonly outcomes: readonly StepOutcome[] } {
-    if (this.steps) return this.steps;
-    // Steps that are drawn from the edges of pieces need those pieces, shaped as far as they are by then.
-    if (this.plan.readsEdges) {
-      const { frame, made } = this.constructed();
-      return (this.steps = { frame, outcomes: made.outcomes });
-    }
-    const frame = copyOf(this.blank);
-    return (this.steps = { frame, outcomes: drawSteps(this.plan, frame) });
-  }
+  readonly piece = (key: string): PieceResult | undefined => {
+    const last = this.plan.pieceNodes.get(key)?.at(-1);
+    return last === undefined ? undefined : this.evaluation.pieceAfter(last, key);
+  };
 
-  private constructed(): { readonly frame: Frame; readonly made: Made } {
-    if (this.whole) return this.whole;
-    const frame = copyOf(this.blank);
-    return (this.whole = { frame, made: construct(this.plan, frame) });
+  private get whole(): Made {
+    return (this.made ??= allPieces(this.plan, this.evaluation));
   }
 }
 
 /** A run whose steps are drawn otherwise, as a hand may draw them; its pieces and checks stay those of the run. */
-export const redrawn = (of: Run, board: Frame): Run =>
-  Object.create(of, { board: { value: board, enumerable: true }, frame: { value: board, enumerable: true } }) as Run;
+export const redrawn = (of: Run, { frame }: Evaluation): Run =>
+  Object.create(of, { board: { value: frame, enumerable: true }, frame: { value: frame, enumerable: true } }) as Run;

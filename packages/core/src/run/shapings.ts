@@ -6,10 +6,8 @@ import { DraftError } from "../verb/draft-error.js";
 import { NoSuchPiece } from "../shaping/find.js";
 import { SHAPINGS } from "../shaping/index.js";
 
-/** One shaping done: the pieces before and after it, or why it was not done. */
-export interface ShapingResult {
-  /** Which of the plan's shapings. */
-  readonly index: number;
+/** One shaping done: the pieces it was done to before and after it, or why it was not done. */
+export interface Shaped {
   readonly before: readonly PieceResult[];
   readonly after: readonly PieceResult[];
   readonly outcome:
@@ -18,23 +16,28 @@ export interface ShapingResult {
     | { readonly status: "failed"; readonly why: string; readonly fix: string };
 }
 
+/** A shaping among all pieces there are by then. */
+export interface ShapingResult extends Shaped {
+  /** Which of the plan's shapings. */
+  readonly index: number;
+}
+
 /** What became of the pieces a shaping needs: those left out for a reason make it left out too, those that failed make it fail. */
 export type Absent = (key: string) => { readonly why: string; readonly failed: boolean };
 
 /** Does one shaping. One that cannot be done leaves the pieces as they were. Never throws for what an author wrote. */
 export function shapeOnce(
   planned: PlannedShaping,
-  index: number,
   frame: Frame,
   before: readonly PieceResult[],
   absent: Absent,
-): ShapingResult {
-  const left = (outcome: ShapingResult["outcome"]): ShapingResult => ({ index, before, after: before, outcome });
+): Shaped {
+  const left = (outcome: Shaped["outcome"]): Shaped => ({ before, after: before, outcome });
   try {
     if (planned.when && !planned.when.run(frame)) return left({ status: "skipped", why: `Only when ${planned.source.when ?? ""}.` });
     if (!planned.apply)
       return left({ status: "failed", why: planned.problem?.why ?? "This cannot be read.", fix: planned.problem?.fix ?? "" });
-    return { index, before, after: planned.apply(before, frame, 1), outcome: { status: "done" } };
+    return { before, after: planned.apply(before, frame, 1), outcome: { status: "done" } };
   } catch (error) {
     if (error instanceof NoSuchPiece) {
       const { why, failed } = absent(error.key);

@@ -1,6 +1,6 @@
-import type { LineTree, Tree } from "../formula/tree.js";
+import type { Tree } from "./tree.js";
 
-/** What a formula or a line names on the paper: ids of points and names of paths. Names of values are not paths here. */
+/** What is named: points by their ids, and everything else (figures, lines, edges of pieces) by its name. */
 export interface References {
   readonly points: Set<string>;
   readonly names: Set<string>;
@@ -38,13 +38,3 @@ export function gather(tree: Tree, into: References): References {
   return into;
 }
 
-/** Gathers what a line is named by. */
-export function gatherLine(line: LineTree, into: References): References {
-  if (line.type === "named") into.names.add(line.name);
-  else if (line.type === "ray") into.points.add(line.from);
-  else {
-    into.points.add(line.a);
-    into.points.add(line.b);
-  }
-  return into;
-}
