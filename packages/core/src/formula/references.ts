@@ -37,4 +37,3 @@ export function gather(tree: Tree, into: References): References {
   }
   return into;
 }
-

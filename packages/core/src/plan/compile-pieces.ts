@@ -188,7 +188,11 @@ function dartsOf(source: Pick<Piece, "darts">, edges: readonly PlannedEdge[], { 
 }
 
 /** Compiles what makes a piece from another, says more of one, or leaves one out. */
-export function compilePieceChange(source: PieceFrom | Amend | LeaveOut, statement: number, context: PieceContext): Omit<PlannedShaping, "carries"> {
+export function compilePieceChange(
+  source: PieceFrom | Amend | LeaveOut,
+  statement: number,
+  context: PieceContext,
+): Omit<PlannedShaping, "carries"> {
   const problems: PlanProblem[] = [];
   const field = fieldNoter(statement, (p) => problems.push(p));
   const formulas: PlannedFormula[] = [];
@@ -197,7 +201,17 @@ export function compilePieceChange(source: PieceFrom | Amend | LeaveOut, stateme
   problems.forEach((p) => context.read.report(p));
   const needs = [source.is === "pieceFrom" ? source.of : source.key];
   const makes = source.is === "pieceFrom" ? [source.key] : [];
-  return { statement, source, when, formulas, needs, makes, named: noReferences(), apply: problems.length > 0 ? undefined : apply, problem: problems[0] };
+  return {
+    statement,
+    source,
+    when,
+    formulas,
+    needs,
+    makes,
+    named: noReferences(),
+    apply: problems.length > 0 ? undefined : apply,
+    problem: problems[0],
+  };
 }
 
 function changeOf(

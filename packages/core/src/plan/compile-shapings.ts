@@ -21,12 +21,7 @@ export function compileShaping(source: ShapeStep, statement: number, context: Pi
 
 type Compiled = Omit<PlannedShaping, "problem" | "carries">;
 
-function compiled(
-  source: ShapeStep,
-  statement: number,
-  context: PieceContext,
-  note: (p: PlanProblem) => void,
-): Compiled {
+function compiled(source: ShapeStep, statement: number, context: PieceContext, note: (p: PlanProblem) => void): Compiled {
   const { read, scope, darts } = context;
   const shaping = SHAPINGS.get(source.verb);
   const form = shaping?.forms[source.form];
@@ -76,35 +71,38 @@ interface Taken {
   readonly statement: number;
 }
 
-function take(parameter: FormParameter, text: string, context: PieceContext, { needs, makes, named, statement }: Taken): void {
-  const { scope, read } = context;
+function take({ type, name: parameter }: FormParameter, text: string, context: PieceContext, taken: Taken): void {
+  const { scope } = context;
   const point = (id: string): void => {
     pointIndex(id, scope, [0, text.length]);
-    named.points.add(id);
+    taken.named.points.add(id);
   };
   const path = (key: string): void => {
     pathIndex(key, scope, [0, text.length]);
-    named.names.add(key);
+    taken.named.names.add(key);
   };
-  if (parameter.type === "point") point(text);
-  if (parameter.type === "path") {
+  if (type === "point") point(text);
+  else if (type === "path") {
     if (!scope.paths.has(text)) throw new FormulaError(`No line and no dart is called ${text}.`, "Draw it above first.", [0, text.length]);
     path(text);
-  }
-  if (parameter.type === "names")
-    for (const id of listOf(text)) if (scope.points.has(id)) point(id);
-  if (parameter.type === "paths") listOf(text).forEach(path);
-  if (parameter.type === "piece" && MADE.has(parameter.name)) {
-    // A split may keep the name of the piece it cuts.
-    if (!needs.includes(text)) read.claim(text, statement, `args.${parameter.name}`, "piece");
-    makes.push(text);
-    // One that keeps the name of the piece it is cut from goes on with it.
-    scope.pieces.set(text, { roles: new Set(), settled: false, acts: scope.pieces.get(text)?.acts ?? [] });
-  } else if (parameter.type === "piece" || parameter.type === "edge") {
+  } else if (type === "names")
+    listOf(text)
+      .filter((id) => scope.points.has(id))
+      .forEach(point);
+  else if (type === "paths") listOf(text).forEach(path);
+  else if (type === "piece" && MADE.has(parameter)) madePiece(text, parameter, context, taken);
+  else if (type === "piece" || type === "edge") {
     const [key = ""] = text.split(".");
     pieceEntry(key, context).settled = false;
-    if (!needs.includes(key)) needs.push(key);
+    if (!taken.needs.includes(key)) taken.needs.push(key);
   }
+}
+
+/** A piece the shaping makes. A split may keep the name of the piece it cuts, and goes on with it. */
+function madePiece(key: string, parameter: string, { scope, read }: PieceContext, { needs, makes, statement }: Taken): void {
+  if (!needs.includes(key)) read.claim(key, statement, `args.${parameter}`, "piece");
+  makes.push(key);
+  scope.pieces.set(key, { roles: new Set(), settled: false, acts: scope.pieces.get(key)?.acts ?? [] });
 }
 
 /** Names joined by commas or `and`. */

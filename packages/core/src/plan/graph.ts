@@ -13,9 +13,12 @@ export interface GraphNode {
   readonly inputs: readonly number[];
 }
 
+/** Everything, or only what is drawn on the board without its pieces. */
+export type Through = "all" | "steps";
+
 /** What a system works out, in the order of its text: the one record of what depends on what. */
 export class Graph {
-  private readonly known = new Map<number, readonly number[]>();
+  private readonly known = { all: new Map<number, readonly number[]>(), steps: new Map<number, readonly number[]>() };
   private reversed: readonly (readonly number[])[] | undefined;
 
   constructor(
@@ -24,19 +27,27 @@ export class Graph {
     private readonly rivals: ReadonlyMap<number, readonly number[]>,
   ) {}
 
-  /** A node and all it is worked out from, in order. */
-  dependencies(node: number): readonly number[] {
-    return closure([node], (n) => this.nodes[n]?.inputs ?? []);
+  /** A node and all it is worked out from, in order; `through` steps: without the pieces it is drawn from. */
+  dependencies(node: number, through: Through = "all"): readonly number[] {
+    return closure([node], (n) => (this.nodes[n]?.inputs ?? []).filter((input) => this.goesOn(input, through)));
   }
 
-  /** A node and all that is worked out from it, in order; what else may draw the same point is worked out anew with it. */
-  dependents(node: number): readonly number[] {
-    const known = this.known.get(node);
+  /**
+   * A node and all that is worked out from it, in order; what else may draw the same point is worked out anew with it. `through` steps:
+   * without the pieces and what is drawn from their edges.
+   */
+  dependents(node: number, through: Through = "all"): readonly number[] {
+    const known = this.known[through].get(node);
     if (known) return known;
     const readers = (this.reversed ??= this.turnedRound());
-    const found = closure([node], (n) => [...(readers[n] ?? []), ...(this.rivals.get(n) ?? [])]);
-    this.known.set(node, found);
+    const next = (n: number): number[] => [...(readers[n] ?? []), ...(this.rivals.get(n) ?? [])];
+    const found = closure([node], (n) => next(n).filter((reader) => this.goesOn(reader, through)));
+    this.known[through].set(node, found);
     return found;
+  }
+
+  private goesOn(node: number, through: Through): boolean {
+    return through === "all" || ON_THE_BOARD.has((this.nodes[node] as GraphNode).kind);
   }
 
   private turnedRound(): number[][] {
@@ -45,6 +56,8 @@ export class Graph {
     return readers;
   }
 }
+
+const ON_THE_BOARD: ReadonlySet<NodeKind> = new Set(["setting", "step"]);
 
 function closure(from: readonly number[], next: (node: number) => readonly number[]): number[] {
   const found = new Set(from);

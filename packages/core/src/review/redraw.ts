@@ -4,7 +4,7 @@ import type { Plan, PlannedStep } from "../plan/plan.js";
 import type { Draw, Evaluation } from "../run/evaluation.js";
 import type { Run } from "../run/run.js";
 
-/** A draft that can be drawn again with steps drawn otherwise. */
+/** A draft that can be drawn again with steps drawn otherwise; what is drawn from the edges of its pieces stays: hundreds of slips are tried. */
 export interface Redrawing {
   readonly plan: Plan;
   readonly run: Run;
@@ -34,9 +34,9 @@ export function redrawing(compiled: Plan, run: Run): Redrawing {
     run,
     evaluation: run.evaluation,
     frame: run.board,
-    dependents: (step) => stepsOf(graph.dependents(nodeOf(step))).filter((other) => other !== step),
+    dependents: (step) => stepsOf(graph.dependents(nodeOf(step), "steps")).filter((other) => other !== step),
     dependencies: (step) => {
-      const found = known.get(step) ?? new Set(stepsOf(graph.dependencies(nodeOf(step))));
+      const found = known.get(step) ?? new Set(stepsOf(graph.dependencies(nodeOf(step), "steps")));
       known.set(step, found);
       return found;
     },
@@ -45,7 +45,7 @@ export function redrawing(compiled: Plan, run: Run): Redrawing {
 
 /** The draft with one step drawn otherwise, and what of `wanted` depends on it drawn again. What cannot be drawn so stays undefined. */
 export function redraw({ plan, evaluation }: Redrawing, step: number, draw: Draw, wanted?: ReadonlySet<number>): Evaluation {
-  const made = evaluation.otherwise(plan.steps[step] as PlannedStep, draw);
+  const made = evaluation.otherwise(plan.steps[step] as PlannedStep, draw, "steps");
   for (const index of wanted ?? plan.steps.keys()) made.need((plan.steps[index] as PlannedStep).node);
   return made;
 }

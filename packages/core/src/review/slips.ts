@@ -46,6 +46,7 @@ export function slipsOf(drawing: Redrawing, index: number, unit: HomeUnit): Slip
       ),
     ];
   });
-  if (source.is === "point") for (const { code, says, draw } of placeSlips({ ...drawing, plan }, index, source)) found.push(slip(code, says, draw));
+  if (source.is === "point")
+    for (const { code, says, draw } of placeSlips({ ...drawing, plan }, index, source)) found.push(slip(code, says, draw));
   return found;
 }

@@ -3,7 +3,7 @@ import type { Frame } from "../formula/scope.js";
 import type { PlannedPiece } from "../piece/blueprint.js";
 import type { PieceResult } from "../piece/piece.js";
 import { takePiece, withLateNames } from "../piece/take.js";
-import type { GraphNode } from "../plan/graph.js";
+import type { GraphNode, Through } from "../plan/graph.js";
 import type { Plan, PlannedSetting, PlannedShaping, PlannedStep } from "../plan/plan.js";
 import { drawStep } from "./draw-step.js";
 import { copyOf } from "./frame.js";
@@ -51,12 +51,20 @@ export class Evaluation {
     return made;
   }
 
-  /** The same with one step drawn otherwise. What depends on it is worked out anew when it is asked for; where it cannot be drawn so, it is not there. */
-  otherwise(step: PlannedStep, draw: Draw): Evaluation {
+  /**
+   * The same with one step drawn otherwise. What depends on it is worked out anew when it is asked for, `through` steps only where the
+   * pieces are to stay as they are; where it cannot be drawn so, it is not there.
+   */
+  otherwise(step: PlannedStep, draw: Draw, through: Through = "all"): Evaluation {
     const made = new Evaluation(this.plan, this.blank, this);
-    for (const dependent of this.plan.graph.dependents(step.node)) made.forget(dependent);
+    for (const dependent of this.plan.graph.dependents(step.node, through)) made.forget(dependent);
     for (const input of this.plan.graph.nodes[step.node]?.inputs ?? []) made.need(input);
-    made.outcomes[(this.plan.graph.nodes[step.node] as GraphNode).index] = drawStep({ ...step, draw, lays: [], when: undefined }, this.plan, made.frame, made.outcomes);
+    made.outcomes[(this.plan.graph.nodes[step.node] as GraphNode).index] = drawStep(
+      { ...step, draw, lays: [], when: undefined },
+      this.plan,
+      made.frame,
+      made.outcomes,
+    );
     made.done[step.node] = 1;
     return made;
   }

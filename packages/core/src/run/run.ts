@@ -41,13 +41,7 @@ export interface Run extends Made {
  *
  * @example run(plan, { chest: "104 cm" }).board.points
  */
-export function run(
-  plan: Plan,
-  measurements: Given,
-  settings: Given = {},
-  writtenIn: HomeUnit = plan.system.unit,
-  before?: Run,
-): Run {
+export function run(plan: Plan, measurements: Given, settings: Given = {}, writtenIn: HomeUnit = plan.system.unit, before?: Run): Run {
   const inputs = readInputs(plan, measurements, settings, writtenIn);
   const blank = emptyFrame(plan);
   const missing = fillSlots(plan, inputs, blank);

@@ -26,12 +26,7 @@ export interface ShapingResult extends Shaped {
 export type Absent = (key: string) => { readonly why: string; readonly failed: boolean };
 
 /** Does one shaping. One that cannot be done leaves the pieces as they were. Never throws for what an author wrote. */
-export function shapeOnce(
-  planned: PlannedShaping,
-  frame: Frame,
-  before: readonly PieceResult[],
-  absent: Absent,
-): Shaped {
+export function shapeOnce(planned: PlannedShaping, frame: Frame, before: readonly PieceResult[], absent: Absent): Shaped {
   const left = (outcome: Shaped["outcome"]): Shaped => ({ before, after: before, outcome });
   try {
     if (planned.when && !planned.when.run(frame)) return left({ status: "skipped", why: `Only when ${planned.source.when ?? ""}.` });

@@ -92,10 +92,10 @@ export function useWriting(autosave: WorkAutosave, more: Ref<readonly TryBody[]>
     const { measurements, unit } = chosen?.given(plan) ?? { measurements: {}, unit: plan.system.unit };
     return { measurements: { ...measurements, ...figures.value }, settings: settings.value, unit };
   }
-  const drafted = computed(() => {
+  const drafted = computed((before?: Run): Run => {
     const { plan } = loaded.value;
     const { measurements, settings: set, unit } = given(plan);
-    return run(plan, measurements, set, unit);
+    return run(plan, measurements, set, unit, before);
   });
 
   const step = ref(0);

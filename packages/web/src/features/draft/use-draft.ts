@@ -64,7 +64,7 @@ export function useDrafting(open: OpenDraft): {
   const session = useSession();
   const unit = computed<HomeUnit>(() => session.unit);
   const mark = computed(() => markFor(plan.system, unit.value));
-  const drafted = computed(() => run(plan, local.measurements, local.settings, local.unit));
+  const drafted = computed((before?: Run) => run(plan, local.measurements, local.settings, local.unit, before));
   const last = computed(() => plan.steps.length - 1);
   const step = computed({
     get: () => Math.min(Math.max(0, local.step), last.value),

@@ -30,7 +30,7 @@ export function useGhost(
   const ghost = computed((): Ghost | undefined => {
     if (!trial.value) return undefined;
     const settings = { ...local.settings, [trial.value.key]: trial.value.option };
-    const other = run(plan, local.measurements, settings, local.unit);
+    const other = run(plan, local.measurements, settings, local.unit, now.value);
     const shifts = [...plan.scope.points.keys()].flatMap((id) => {
       const [a, b] = [pointOnBoard(plan, now.value, id), pointOnBoard(plan, other, id)];
       const mm = a && b ? distance(a, b) : 0;
