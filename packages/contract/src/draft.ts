@@ -34,6 +34,18 @@ export const Draft = Type.Object(
 );
 export type Draft = Static<typeof Draft>;
 
+/** What a card says of a draft: its steps, its checks and those that fail or are doubtful, and the measurements it lacks. */
+export const DraftCard = Type.Object(
+  {
+    steps: Type.Integer({ minimum: 0 }),
+    checks: Type.Integer({ minimum: 0 }),
+    misses: Type.Integer({ minimum: 0 }),
+    missing: Type.Integer({ minimum: 0 }),
+  },
+  closed,
+);
+export type DraftCard = Static<typeof DraftCard>;
+
 const NewDraft = Type.Pick(Draft, ["name", "note", "slug", "personId", "personName", "setId", "unit", "measurements", "settings", "step"]);
 const Change = Type.Partial(
   Type.Pick(Draft, ["name", "note", "personId", "personName", "setId", "unit", "measurements", "settings", "step"]),
@@ -75,6 +87,9 @@ export const draftRoutes = {
     params: Type.Object({ id: Id, file: Type.String({ maxLength: 40 }) }, closed),
     reply: Type.Any(),
   }),
+  draftCard: route("GET", "/api/drafts/:id/card", { who: "student", params: IdParams, reply: DraftCard }),
+  /** The board of a draft, small: an SVG picture, not JSON. */
+  draftPicture: route("GET", "/api/drafts/:id/picture", { who: "student", params: IdParams, reply: Type.Any() }),
   removeDraft: route("DELETE", "/api/drafts/:id", { who: "student", params: IdParams, reply: Done }),
   restoreDraft: route("POST", "/api/drafts/:id/restore", { who: "student", params: IdParams, reply: Draft }),
 };

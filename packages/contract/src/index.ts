@@ -4,13 +4,13 @@ export { bodyRoutes, MeasurementSet, Person } from "./body.js";
 export { chartRoutes, SizeChart } from "./chart.js";
 export { type ClassMember, classRoutes, type SchoolClass, type SlipCount, type Standing } from "./class.js";
 export { DONE, Done, Id, Problem } from "./common.js";
-export { Draft, draftRoutes } from "./draft.js";
+export { Draft, DraftCard, draftRoutes } from "./draft.js";
 export { type Lesson, type LessonPage, lessonRoutes } from "./lesson.js";
 export { type Follower, type LiveMessage, liveRoutes, type LiveStep } from "./live.js";
 export { type DeletableKind, type DeletedThing, DemoLogin, Place, placeRoutes } from "./place.js";
 export { type Question, questionRoutes } from "./question.js";
 export { type BodyOf, type ParamsOf, ranksAbove, type ReplyOf, Role, type Route, route } from "./route.js";
-export { SystemSheet, systemRoutes, VersionLine } from "./system.js";
+export { SystemCard, SystemSheet, systemRoutes, VersionLine } from "./system.js";
 export { type AtTable, type DraftProgress, type HandReading, tableRoutes } from "./table.js";
 export { Audience, Work, workRoutes } from "./work.js";
 

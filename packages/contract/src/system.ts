@@ -1,6 +1,20 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { closed, Moment, Version } from "./common.js";
+import { closed, Moment, Unit, Version } from "./common.js";
 import { route } from "./route.js";
+
+/** What a card of the shelf says of a version; its picture is a route of its own. */
+export const SystemCard = Type.Object(
+  {
+    about: Type.String(),
+    suits: Type.String(),
+    points: Type.Integer({ minimum: 0 }),
+    unit: Unit,
+    /** The measurements it needs with its settings as they stand. */
+    needs: Type.Array(Type.String()),
+  },
+  closed,
+);
+export type SystemCard = Static<typeof SystemCard>;
 
 export const SystemSheet = Type.Object(
   {
@@ -12,6 +26,8 @@ export const SystemSheet = Type.Object(
     by: Type.String(),
     /** What changed in this version, in its author's words. */
     note: Type.String(),
+    /** Null until it was first worked out; on the shelf it always is. */
+    card: Type.Union([SystemCard, Type.Null()]),
     notation: Type.String(),
     /** The notation of the systems it builds on, as they were when this version was published. */
     bases: Type.Record(Type.String(), Type.String()),
@@ -38,5 +54,11 @@ export const systemRoutes = {
     who: "student",
     params: Type.Object({ slug: Slug, version: Type.String({ pattern: "^[0-9]{1,6}$" }) }, closed),
     reply: SystemSheet,
+  }),
+  /** The pieces of a version, small: an SVG picture, not JSON. */
+  systemPicture: route("GET", "/api/systems/:slug/:version/picture", {
+    who: "student",
+    params: Type.Object({ slug: Slug, version: Type.String({ pattern: "^[0-9]{1,6}$" }) }, closed),
+    reply: Type.Any(),
   }),
 };

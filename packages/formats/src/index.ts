@@ -16,6 +16,8 @@ export { strokeData } from "./drawing/stroke-data.js";
 export { type DraftToWrite, type FileFormat, TEXT_FORMATS, type Wanted } from "./registry.js";
 export { drawPieces, type LaidPiece, layPieces } from "./drawing/pieces.js";
 export { layInRows } from "./drawing/rows.js";
+export { type DraftAnswers, draftCard, type DraftFacts, systemCard, type SystemFacts } from "./card/cards.js";
+export { thumbnail } from "./card/thumbnail.js";
 export { writeSvg } from "./svg/write.js";
 export { PAPER_KEYS, type Paper, type PaperKey, PAPERS } from "./tile/paper.js";
 export { DrawingTooLarge, MARGIN_MM, OVERLAP_MM, planTiles, type Tile, type TilePlan } from "./tile/plan.js";

@@ -12,6 +12,7 @@ import * as tableAndClass from "./migrations/010-table-and-class.js";
 import * as sessionsTold from "./migrations/011-sessions-told.js";
 import * as consent from "./migrations/012-consent.js";
 import * as rightsAndBounds from "./migrations/013-rights-and-bounds.js";
+import * as cards from "./migrations/014-cards.js";
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "001-accounts": accounts,
@@ -27,6 +28,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   "011-sessions-told": sessionsTold,
   "012-consent": consent,
   "013-rights-and-bounds": rightsAndBounds,
+  "014-cards": cards,
 };
 
 const source: Knex.MigrationSource<string> = {

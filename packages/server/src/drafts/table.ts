@@ -4,7 +4,7 @@ import type { Knex } from "knex";
 import { Owned } from "../access/owned.js";
 import { isoMoment } from "../database/base-model.js";
 import { ProblemError } from "../http/problem.js";
-import type { StepNames } from "../systems/step-names.js";
+import type { FactsKeeper } from "../systems/version-facts.js";
 import { summariesOf } from "../systems/summary.js";
 import { DraftRow } from "./draft.js";
 import { mount } from "../http/mount.js";
@@ -13,7 +13,7 @@ import { mount } from "../http/mount.js";
 const MOST_READINGS = 400;
 
 /** A draft at the table: steps ticked off and readings of the tape. It changes nothing of the draft itself. */
-export function tableRoutesOf(router: Router, knex: Knex, stepNames: StepNames): void {
+export function tableRoutesOf(router: Router, knex: Knex, facts: FactsKeeper): void {
   mount(router, tableRoutes.atTable, async ({ accountId, params }) => {
     await new Owned(knex, accountId).draft(params.id);
     return atTable(knex, params.id);
@@ -36,7 +36,7 @@ export function tableRoutesOf(router: Router, knex: Knex, stepNames: StepNames):
 
   mount(router, tableRoutes.tick, async ({ accountId, params, body }) => {
     const { systemVersionId } = await new Owned(knex, accountId).draft(params.id);
-    const known = await stepNames.of(systemVersionId);
+    const { stepNames: known } = await facts.of(systemVersionId);
     const strange = body.ticked.find((step) => !known.has(step));
     if (strange !== undefined) throw new ProblemError(422, "No such step", `This version of the system has no step ${strange}.`);
     await knex.transaction(async (trx) => {

@@ -3,7 +3,7 @@ import { Piscina } from "piscina";
 import { busy, ProblemError } from "../http/problem.js";
 import { FairQueue, QueueFull } from "./fair-queue.js";
 import type { TextLooked, TextToLook } from "./look-through.js";
-import type { FileToMake, MadeFile } from "./make-file.js";
+import type { CardToMake, FileToMake, MadeFile, makeCard } from "./make-file.js";
 import type { WaitingFiles } from "./waiting-files.js";
 
 /** What one file may take. */
@@ -61,12 +61,17 @@ export class FileMaker {
     return (await this.run(text, "lookThrough", { accountId })) as TextLooked;
   }
 
+  /** What the card of a draft says and shows. Throws ProblemError likewise. */
+  async draftCard(draft: CardToMake, accountId: string): Promise<ReturnType<typeof makeCard>> {
+    return (await this.run(draft, "makeCard", { accountId })) as ReturnType<typeof makeCard>;
+  }
+
   /** How many files are made before one that waits; null when it does not wait. */
   async ahead(ticket: string, accountId: string): Promise<number | null> {
     return (await this.waiting?.ahead(ticket, accountId)) ?? null;
   }
 
-  private async run(task: FileToMake | TextToLook, name: string, { accountId, ticket, signal }: Waiter): Promise<unknown> {
+  private async run(task: FileToMake | TextToLook | CardToMake, name: string, { accountId, ticket, signal }: Waiter): Promise<unknown> {
     // The row is written while the file waits; it is taken away only when it was.
     let row: Promise<void> | undefined;
     const onQueued = (): void => void (row = ticket === undefined ? undefined : this.waiting?.add(ticket, accountId));

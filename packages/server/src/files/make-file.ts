@@ -1,18 +1,25 @@
 import { loadSystem, type Plan, run } from "@lodrin/core";
-import { DrawingTooLarge, type Wanted } from "@lodrin/formats";
+import { draftCard, type DraftAnswers, type DraftFacts, DrawingTooLarge, type Wanted } from "@lodrin/formats";
 import { FORMATS } from "@lodrin/formats/pdf";
 import { LRUCache } from "lru-cache";
 
+/** A version of a system, as it is handed to a worker. */
+interface Version {
+  /** Its plan is kept by this. */
+  readonly systemVersionId: string;
+  readonly notation: string;
+  readonly bases: Readonly<Record<string, string>>;
+}
+
+/** A kept draft whose card is to be made: plain data. */
+export interface CardToMake extends Version, DraftAnswers {}
+
 /** A file to be made of a kept draft: plain data, as it is handed to a worker. */
-export interface FileToMake {
+export interface FileToMake extends Version {
   /** Name of a format of the registry. */
   readonly file: string;
   readonly wanted: Wanted;
-  /** The version of the system: its plan is kept by this. */
-  readonly systemVersionId: string;
   readonly slug: string;
-  readonly notation: string;
-  readonly bases: Readonly<Record<string, string>>;
   readonly unit: "in" | "cm";
   readonly measurements: Readonly<Record<string, string>>;
   readonly settings: Readonly<Record<string, string>>;
@@ -28,7 +35,7 @@ const MOST_PLANS = 60;
 const plans = new LRUCache<string, Plan>({ max: MOST_PLANS });
 
 /** A version of a system never changes, so that it is compiled once. */
-function planOf({ systemVersionId, notation, bases }: FileToMake): Plan {
+function planOf({ systemVersionId, notation, bases }: Version): Plan {
   const known = plans.get(systemVersionId);
   if (known) return known;
   const { plan } = loadSystem(notation, bases);
@@ -52,3 +59,6 @@ export async function makeFile(asked: FileToMake): Promise<MadeFile> {
     throw error;
   }
 }
+
+/** What the card of a draft says and shows. Runs in a worker. */
+export const makeCard = (asked: CardToMake): { readonly facts: DraftFacts; readonly picture: string } => draftCard(planOf(asked), asked);

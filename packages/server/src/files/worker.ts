@@ -1,3 +1,3 @@
 // What a worker of the pool runs; bundled by itself.
-export { makeFile as default } from "./make-file.js";
+export { makeCard, makeFile as default } from "./make-file.js";
 export { lookThrough } from "./look-through.js";

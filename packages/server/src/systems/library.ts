@@ -1,7 +1,8 @@
 import { isDeepStrictEqual } from "node:util";
-import { basesOf, type Library, loadSystem, problemText } from "@lodrin/core";
+import { basesOf, type Library } from "@lodrin/core";
 import { readLibrary } from "@lodrin/formats/library";
 import type { Knex } from "knex";
+import { lookThrough } from "../files/look-through.js";
 import { SystemVersionRow } from "./system-version.js";
 
 /**
@@ -17,12 +18,12 @@ async function stock(knex: Knex, slug: string, notation: string, bases: Library)
   const newest = await newestVersion(knex, slug);
   // What stands on the shelf already was looked through when it was put there.
   if (newest?.notation === notation && isDeepStrictEqual(newest.bases, bases)) return;
-  const { system, problems } = loadSystem(notation, bases);
+  const { title, garment, problems, stepNames, card, picture } = lookThrough({ notation, library: bases });
   const [problem] = problems;
-  if (problem) throw new Error(`The library system ${slug} has a problem at ${problemText(problem)}`);
+  if (problem) throw new Error(`The library system ${slug} has a problem at ${problem}`);
   // Two processes may stock at once: the second finds the version taken and leaves it.
   await SystemVersionRow.query(knex)
-    .insert({ slug, version: (newest?.version ?? 0) + 1, title: system.title, garment: system.garment, notation, bases })
+    .insert({ slug, version: (newest?.version ?? 0) + 1, title, garment, notation, bases, stepNames: [...stepNames], card, picture })
     .onConflict(["slug", "version"])
     .ignore();
 }

@@ -3,6 +3,7 @@ import { promisify } from "node:util";
 import { gzip } from "node:zlib";
 import type { Knex } from "knex";
 import { LRUCache } from "lru-cache";
+import type { FactsKeeper } from "./version-facts.js";
 import { SystemVersionRow } from "./system-version.js";
 
 const packed = promisify(gzip);
@@ -30,7 +31,10 @@ const MOST_KEPT = 40;
 export class ShelfKeeper {
   private readonly kept = new LRUCache<string, Shelf>({ max: MOST_KEPT });
 
-  constructor(private readonly knex: Knex) {}
+  constructor(
+    private readonly knex: Knex,
+    private readonly facts: FactsKeeper,
+  ) {}
 
   /** The newest of each system that an account sees. */
   async shelf(accountId: string): Promise<Shelf> {
@@ -60,6 +64,7 @@ export class ShelfKeeper {
         lying.map(({ id }) => id),
       )
       .orderBy("slug");
-    return Buffer.from(JSON.stringify(rows.map((row) => row.toReply())));
+    const sheets = rows.map(async (row) => ({ ...row.toReply(), card: row.card ?? (await this.facts.of(row.id)).card }));
+    return Buffer.from(JSON.stringify(await Promise.all(sheets)));
   }
 }

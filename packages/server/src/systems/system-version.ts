@@ -1,4 +1,4 @@
-import type { Audience, SystemSheet, VersionLine } from "@lodrin/contract";
+import type { Audience, SystemCard, SystemSheet, VersionLine } from "@lodrin/contract";
 import type { Knex } from "knex";
 import type { QueryBuilder } from "objection";
 import { BaseModel, isoMoment } from "../database/base-model.js";
@@ -14,7 +14,7 @@ const ASKED_FOR = `system_versions.id in (
 /** One published version of a system's notation. Never changed once drafted with. */
 export class SystemVersionRow extends BaseModel {
   static override readonly tableName = "system_versions";
-  static override readonly jsonAttributes = ["bases", "stepNames"];
+  static override readonly jsonAttributes = ["bases", "stepNames", "card"];
   declare id: string;
   declare slug: string;
   declare version: number;
@@ -24,6 +24,9 @@ export class SystemVersionRow extends BaseModel {
   declare bases: Record<string, string>;
   /** The names of its steps; null until they are first needed. */
   declare stepNames: string[] | null;
+  /** What its card says, and its pieces as SVG; null until they are first needed. */
+  declare card: SystemCard | null;
+  declare picture: string | null;
   /** Who published it; null for the library's own, or when the account is gone. */
   declare ownerId: string | null;
   /** What changed in it, in its author's words. */
@@ -64,8 +67,8 @@ export class SystemVersionRow extends BaseModel {
   }
 
   toReply(): SystemSheet {
-    const { slug, title, garment, version, notation, bases, by } = this;
-    return { slug, title, garment, version, by: by ?? "", note: this.changeNote, notation, bases };
+    const { slug, title, garment, version, notation, bases, by, card } = this;
+    return { slug, title, garment, version, by: by ?? "", note: this.changeNote, card, notation, bases };
   }
 
   toLine(): VersionLine {

@@ -120,6 +120,7 @@ export const TABLE: Readonly<Record<string, Row>> = {
   },
   "GET /api/systems": { own: 200, others: null },
   "GET /api/systems/:slug/:version": { path: () => `/api/systems/${SHIRT}/1`, own: 200, others: null },
+  "GET /api/systems/:slug/:version/picture": { path: () => `/api/systems/${SHIRT}/1/picture`, own: 200, others: null },
   "GET /api/works": { own: 200, others: null },
   "GET /api/works/:id": { path: (t) => `/api/works/${t.work}`, own: 200, others: 404 },
   "POST /api/works": { body: () => ({ notation: 'system "Mine"' }), own: 201, others: null },
@@ -177,6 +178,8 @@ export const TABLE: Readonly<Record<string, Row>> = {
   "PATCH /api/drafts/:id/step": { path: (t) => `/api/drafts/${t.draft}/step`, body: () => ({ step: 3 }), own: 200, others: 404 },
   "POST /api/drafts/:id/duplicate": { path: (t) => `/api/drafts/${t.draft}/duplicate`, body: () => ({}), own: 201, others: 404 },
   "GET /api/drafts/:id/files/:file": { path: (t) => `/api/drafts/${t.draft}/files/answers.csv`, own: 200, others: 404 },
+  "GET /api/drafts/:id/card": { path: (t) => `/api/drafts/${t.draft}/card`, own: 200, others: 404 },
+  "GET /api/drafts/:id/picture": { path: (t) => `/api/drafts/${t.draft}/picture`, own: 200, others: 404 },
   "GET /api/drafts/:id/table": { path: (t) => `/api/drafts/${t.draft}/table`, own: 200, others: 404 },
   "PATCH /api/drafts/:id/table": {
     path: (t) => `/api/drafts/${t.draft}/table`,

@@ -76,7 +76,7 @@ export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void 
     // What she saw is what is published: not what another hand has written since.
     if (row.version !== body.version) throw collision("system", await reply(row));
     const library = await textsFor(knex, accountId);
-    const { title, garment, bases, problems, stepNames } = await files.look({ notation: row.notation, library }, accountId);
+    const { title, garment, bases, problems, stepNames, card, picture } = await files.look({ notation: row.notation, library }, accountId);
     const [problem] = problems;
     if (problem !== undefined) throw new ProblemError(422, "Not ready to be published", `Fix this first: ${problem}`);
     await requireDisclosure(knex, accountId, row.audience, Object.keys(bases), body.discloses);
@@ -86,7 +86,17 @@ export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void 
       await trx.raw("select pg_advisory_xact_lock(hashtext(?))", [`publish ${slug}`]);
       const newest = await newestVersion(trx, slug);
       if (newest && !newest.withdrawn && newest.notation === notation && isDeepStrictEqual(newest.bases, bases)) return;
-      const fields = { slug, version: (newest?.version ?? 0) + 1, title, garment, notation, bases, stepNames: [...stepNames] };
+      const fields = {
+        slug,
+        version: (newest?.version ?? 0) + 1,
+        title,
+        garment,
+        notation,
+        bases,
+        stepNames: [...stepNames],
+        card,
+        picture,
+      };
       await SystemVersionRow.query(trx).insert({ ...fields, ownerId: accountId, audience, changeNote: body.note.trim() });
     });
     return reply(row);

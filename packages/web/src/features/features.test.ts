@@ -1,10 +1,11 @@
 import { readFileSync } from "node:fs";
 import { checkWord, loadSystem, run } from "@lodrin/core";
+import { systemCard } from "@lodrin/formats";
 import { describe, expect, it } from "vitest";
 import { sceneOf } from "../board/scene.js";
 import { doubtsByKey, readSet } from "./bodies/doubts.js";
 import { byWeight, figuresOf } from "./draft/check-words.js";
-import { coverageOf } from "./shelf/coverage.js";
+import { coverage } from "./shelf/coverage.js";
 
 const { plan } = loadSystem(readFileSync("systems/08-menswear-flat-shirt-block.lodrin", "utf8"));
 const WRITTEN = {
@@ -20,9 +21,10 @@ const drafted = run(plan, WRITTEN, {}, "cm");
 
 describe("how far a set fills a system", () => {
   it("counts what is needed and names what is missing", () => {
-    expect(coverageOf(plan, { written: WRITTEN, unit: "cm" })).toEqual({ needed: 6, there: 6, missing: [] });
-    expect(coverageOf(plan, { written: { chest: "40", bust: "38" }, unit: "in" })).toMatchObject({ needed: 6, there: 1 });
-    expect(coverageOf(plan, { written: { ...WRITTEN, chest: "wide" }, unit: "cm" }).missing).toEqual(["chest"]);
+    const { needs } = systemCard(plan).facts;
+    expect(coverage(needs, { written: WRITTEN, unit: "cm" })).toEqual({ needed: 6, there: 6, missing: [] });
+    expect(coverage(needs, { written: { chest: "40", bust: "38" }, unit: "in" })).toMatchObject({ needed: 6, there: 1 });
+    expect(coverage(needs, { written: { ...WRITTEN, chest: "wide" }, unit: "cm" }).missing).toEqual(["chest"]);
   });
 });
 

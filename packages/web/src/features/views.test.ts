@@ -2,11 +2,10 @@ import { readFileSync } from "node:fs";
 import { loadSystem } from "@lodrin/core";
 import { describe, expect, it } from "vitest";
 import { changesOf } from "./bodies/changes.js";
-import { cardFacts } from "./shelf/card-facts.js";
+import { coverage } from "./shelf/coverage.js";
 import { fitsWish, LIBRARY_SCHOOL } from "./shelf/filter-shelf.js";
 import { firstWords } from "./shelf/first-words.js";
 import { draftName, firstDrawn } from "./shelf/new-draft.js";
-import { draftFacts } from "./workroom/draft-facts.js";
 import { factsText } from "./workroom/facts-text.js";
 
 const notation = readFileSync("systems/08-menswear-flat-shirt-block.lodrin", "utf8");
@@ -36,8 +35,9 @@ describe("the first words of a text", () => {
 });
 
 describe("the shelf", () => {
-  const facts = cardFacts({ notation, bases: {} }, [{ written: WRITTEN, unit: "cm" }]);
-  const sheet = { title: "Menswear flat shirt block", garment: "shirt", by: "" };
+  const card = { about: "A block.", suits: "", points: 30, unit: "cm" as const, needs: ["chest"] };
+  const sheet = { title: "Menswear flat shirt block", garment: "shirt", by: "", card };
+  const covers = [coverage(card.needs, { written: WRITTEN, unit: "cm" })];
   const wish = { words: "", garment: "", unit: "", school: "", measured: false } as const;
   it.each([
     [{}, true],
@@ -49,28 +49,25 @@ describe("the shelf", () => {
     [{ measured: true }, true],
     [{ school: LIBRARY_SCHOOL }, true],
     [{ school: "Ottoline Vance" }, false],
-  ])("looked through for %o", (part, fits) => expect(fitsWish(sheet, facts, { ...wish, ...part })).toBe(fits));
+  ])("looked through for %o", (part, fits) => expect(fitsWish(sheet, covers, { ...wish, ...part })).toBe(fits));
 
-  it("what is not worked out yet is judged by what is known", () => {
-    expect(fitsWish(sheet, undefined, { ...wish, unit: "in" })).toBe(true);
-    expect(fitsWish(sheet, undefined, { ...wish, measured: true })).toBe(false);
+  it("is measured for only when some set has all it needs", () => {
+    const lacking = [coverage(card.needs, { written: {}, unit: "cm" })];
+    expect(fitsWish(sheet, lacking, { ...wish, measured: true })).toBe(false);
+    expect(fitsWish(sheet, [], { ...wish, measured: true })).toBe(false);
+    expect(fitsWish(sheet, [...lacking, ...covers], { ...wish, measured: true })).toBe(true);
   });
 });
 
 describe("a draft's card", () => {
-  const draft = { measurements: WRITTEN, settings: {}, unit: "cm" as const, step: 6 };
-  it("tells how far it is and what its checks say", () => {
-    const facts = draftFacts(draft, { notation, bases: {} });
-    expect(factsText(facts)).toBe("step 7 of 53 · all 33 checks hold");
-    expect(factsText({ ...facts, step: 53, misses: 1 })).toBe("all 53 steps · 1 check wants a look");
-    expect(facts.picture.strokes.length).toBeGreaterThan(20);
-  });
-
-  it("is drawn as it will be while figures are missing, and says how many", () => {
-    const facts = draftFacts({ ...draft, measurements: { chest: "104" } }, { notation, bases: {} });
-    expect(factsText(facts)).toBe("5 measurements are missing");
-    expect(facts.picture.strokes.length).toBeGreaterThan(20);
-  });
+  const card = { steps: 53, checks: 33, misses: 0, missing: 0 };
+  it.each([
+    [6, card, "step 7 of 53 · all 33 checks hold"],
+    [53, { ...card, misses: 1 }, "all 53 steps · 1 check wants a look"],
+    [0, { ...card, misses: 2 }, "step 1 of 53 · 2 checks want a look"],
+    [0, { ...card, missing: 5 }, "5 measurements are missing"],
+    [0, { ...card, missing: 1 }, "1 measurement is missing"],
+  ])("at step %i with %o", (step, facts, said) => expect(factsText({ step }, facts)).toBe(said));
 });
 
 describe("what changed between a person's sets", () => {

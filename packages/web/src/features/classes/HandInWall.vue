@@ -4,8 +4,8 @@ import { run } from "@lodrin/core";
 import { drawPieces } from "@lodrin/formats";
 import { computed } from "vue";
 import type { ShelfSystem } from "../../stores/shelf.js";
-import PatternThumb from "../shelf/PatternThumb.vue";
-import { pictureOf } from "../shelf/picture.js";
+import PatternThumb from "./PatternThumb.vue";
+import { pictureOf } from "./picture.js";
 
 /** All drafts of an assignment as small papers, each with what is off on it. */
 const props = defineProps<{ handIns: readonly HandIn[]; system: ShelfSystem }>();

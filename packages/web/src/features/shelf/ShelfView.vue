@@ -1,25 +1,19 @@
 <script setup lang="ts">
 import { Search } from "@element-plus/icons-vue";
-import { computed, reactive, watch } from "vue";
+import { computed, reactive } from "vue";
 import { useDrafts } from "../../stores/drafts.js";
 import { usePeople } from "../../stores/people.js";
 import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
-import { useRest } from "../../ui/use-rest.js";
-import type { CardFacts } from "./card-facts.js";
+import { type Coverage, coverage } from "./coverage.js";
 import { fitsWish, schoolOf, type ShelfWish } from "./filter-shelf.js";
 import SystemCard from "./SystemCard.vue";
-import { useCardFacts } from "./use-card-facts.js";
 
 const shelf = useShelf();
 const people = usePeople();
 const drafts = useDrafts();
 const { ready, why, again } = useLoad(() => Promise.all([shelf.load(), people.load(), drafts.load()]));
-const { facts, ask } = useCardFacts();
-/** The cards that fill a screen are drawn first. */
-const FIRST = 8;
-const rest = useRest(ready);
 
 const NOTHING = { words: "", garment: "", unit: "", school: "", measured: false } as const;
 const wish = reactive<{ -readonly [K in keyof ShelfWish]: ShelfWish[K] }>({ ...NOTHING });
@@ -28,29 +22,22 @@ const UNITS = [
   { value: "in", label: "inches" },
   { value: "cm", label: "cm" },
 ];
-const factsOf = (s: ShelfSystem): CardFacts | undefined => facts.value.get(s.sheet.slug);
 const title = (garment: string): string => garment.replace(/^./, (c) => c.toUpperCase());
 const garments = computed(() => [...new Set(shelf.systems.map((s) => s.sheet.garment))].sort());
 const schools = computed(() => [...new Set(shelf.systems.map((s) => schoolOf(s.sheet)))].sort());
-const found = computed(() =>
-  shelf.systems.filter((s) => fitsWish(s.sheet, factsOf(s), wish)).sort((a, b) => a.sheet.garment.localeCompare(b.sheet.garment)),
-);
-
 const measured = computed(() => people.people.flatMap((person) => (person.sets[0] ? [{ person, set: person.sets[0] }] : [])));
-// The cards stand first; what is said on them is worked out beside the page.
-watch(
-  rest,
-  (now) =>
-    now &&
-    ask({
-      systems: found.value.map(({ sheet }) => ({ slug: sheet.slug, notation: sheet.notation, bases: sheet.bases })),
-      sets: measured.value.map(({ set }) => ({ written: { ...set.written }, unit: set.unit })),
-    }),
+/** How far the newest set of each of my bodies fills each system. */
+const covers = computed(
+  () => new Map(shelf.systems.map(({ sheet }) => [sheet.slug, measured.value.map(({ set }) => coverage(sheet.card?.needs ?? [], set))])),
+);
+const coversOf = ({ sheet }: ShelfSystem): readonly Coverage[] => covers.value.get(sheet.slug) ?? [];
+const found = computed(() =>
+  shelf.systems.filter((s) => fitsWish(s.sheet, coversOf(s), wish)).sort((a, b) => a.sheet.garment.localeCompare(b.sheet.garment)),
 );
 
 /** The best-filled newest set among my bodies. */
-function mine(covers: CardFacts["covers"] = []): string {
-  const filled = measured.value.flatMap(({ person }, i) => (covers[i] ? [{ person, cover: covers[i] }] : []));
+function mine(all: readonly Coverage[]): string {
+  const filled = measured.value.flatMap(({ person }, i) => (all[i] ? [{ person, cover: all[i] }] : []));
   const [best] = filled.sort((a, b) => b.cover.there / b.cover.needed - a.cover.there / a.cover.needed);
   if (!best) return "Nobody is measured yet.";
   const whose = best.person.isSelf ? "You have" : `${best.person.name} has`;
@@ -88,14 +75,7 @@ const older = ({ sheet }: ShelfSystem): number =>
         <span class="small quiet" role="status">{{ found.length }} of {{ shelf.systems.length }}</span>
       </div>
       <div v-if="found.length" class="cards">
-        <SystemCard
-          v-for="s in rest ? found : found.slice(0, FIRST)"
-          :key="s.sheet.slug"
-          :sheet="s.sheet"
-          :facts="factsOf(s)"
-          :mine="mine(factsOf(s)?.covers)"
-          :older="older(s)"
-        />
+        <SystemCard v-for="s in found" :key="s.sheet.slug" :sheet="s.sheet" :mine="mine(coversOf(s))" :older="older(s)" />
       </div>
       <el-empty v-else description="No system here is like that. Look for fewer words, or for every garment.">
         <el-button @click="Object.assign(wish, NOTHING)">Show the whole shelf</el-button>

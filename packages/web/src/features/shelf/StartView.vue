@@ -8,15 +8,15 @@ import { useDrafts } from "../../stores/drafts.js";
 import { usePeople } from "../../stores/people.js";
 import { useSession } from "../../stores/session.js";
 import { useShelf } from "../../stores/shelf.js";
+import { systemPicturePath } from "../../api/pictures.js";
+import CardPicture from "../../ui/CardPicture.vue";
 import LinkButton from "../../ui/LinkButton.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
 import { sizeWritten } from "../sizes/size-body.js";
-import { piecesPicture } from "./card-facts.js";
-import { coverageOf } from "./coverage.js";
+import { coverage } from "./coverage.js";
 import { draftName, firstDrawn } from "./new-draft.js";
-import PatternThumb from "./PatternThumb.vue";
 
 const route = useRoute();
 const router = useRouter();
@@ -35,7 +35,7 @@ const choices = computed(() =>
       person.sets.map((set) => ({
         person,
         set,
-        cover: system.value ? coverageOf(system.value.loaded.plan, set) : { needed: 0, there: 0, missing: [] },
+        cover: coverage(system.value?.sheet.card?.needs ?? [], set),
       })),
     )
     .sort((a, b) => b.cover.there - a.cover.there),
@@ -174,7 +174,7 @@ async function begin(
           Someone not here? <RouterLink :to="{ name: 'bodies' }">Measure them first</RouterLink>: their figures can then be used again.
         </p>
       </div>
-      <div class="picture"><PatternThumb :picture="piecesPicture(system.loaded.plan)" /></div>
+      <div class="picture"><CardPicture :src="systemPicturePath(system.sheet)" /></div>
     </div>
   </div>
 </template>

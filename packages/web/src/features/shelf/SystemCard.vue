@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import type { SystemSheet } from "@lodrin/contract";
 import { RouterLink } from "vue-router";
+import { systemPicturePath } from "../../api/pictures.js";
+import CardPicture from "../../ui/CardPicture.vue";
 import LinkButton from "../../ui/LinkButton.vue";
-import type { CardFacts } from "./card-facts.js";
 import { firstWords } from "./first-words.js";
-import PatternThumb from "./PatternThumb.vue";
 
 /** A system on the shelf: what it makes, for whom, and whether it can be drafted at once. */
 defineProps<{
   sheet: SystemSheet;
-  facts: CardFacts | undefined;
   /** How far my bodies fill it, in a sentence. */
   mine: string;
   /** My drafts that were made with an older version. */
@@ -19,22 +18,21 @@ const LONGEST = 165;
 </script>
 
 <template>
-  <article class="card" :aria-busy="!facts">
-    <RouterLink class="picture" :to="{ name: 'start', params: { slug: sheet.slug } }" tabindex="-1" aria-hidden="true"
-      ><PatternThumb v-if="facts" :picture="facts.picture"
-    /></RouterLink>
+  <article class="card">
+    <RouterLink class="picture" :to="{ name: 'start', params: { slug: sheet.slug } }" tabindex="-1" aria-hidden="true">
+      <CardPicture :src="systemPicturePath(sheet)" />
+    </RouterLink>
     <h2>{{ sheet.title }}</h2>
     <div class="tags">
       <el-tag type="info" size="small">{{ sheet.garment }}</el-tag>
-      <el-tag v-if="facts" type="info" size="small">{{ facts.unit === "cm" ? "centimetres" : "inches" }}</el-tag>
+      <el-tag v-if="sheet.card" type="info" size="small">{{ sheet.card.unit === "cm" ? "centimetres" : "inches" }}</el-tag>
       <el-tag v-if="sheet.by" size="small">{{ sheet.by }}</el-tag>
       <el-tag v-if="older" type="warning" size="small">newer than {{ older }} of your drafts</el-tag>
     </div>
-    <template v-if="facts">
-      <p class="small">{{ firstWords(facts.about, LONGEST) }}</p>
-      <p class="small facts">{{ facts.points }} points · version {{ sheet.version }}<br />{{ mine }}</p>
+    <template v-if="sheet.card">
+      <p class="small">{{ firstWords(sheet.card.about, LONGEST) }}</p>
+      <p class="small facts">{{ sheet.card.points }} points · version {{ sheet.version }}<br />{{ mine }}</p>
     </template>
-    <el-skeleton v-else animated :rows="4" />
     <LinkButton type="primary" :to="{ name: 'start', params: { slug: sheet.slug } }">Draft it</LinkButton>
   </article>
 </template>

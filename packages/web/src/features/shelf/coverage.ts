@@ -1,5 +1,5 @@
 import type { MeasurementSet } from "@lodrin/contract";
-import { type Plan, run } from "@lodrin/core";
+import { parseTape } from "@lodrin/core";
 
 /** How far a set fills what a system needs. */
 export interface Coverage {
@@ -8,9 +8,8 @@ export interface Coverage {
   readonly missing: readonly string[];
 }
 
-/** The needed measurements a set has and lacks, with a system's settings as they stand. */
-export function coverageOf(plan: Plan, set: Pick<MeasurementSet, "written" | "unit">): Coverage {
-  const { missing } = run(plan, set.written, {}, set.unit);
-  const needed = plan.measures.filter((m) => !m.source.checkOnly && (!m.when || missing.includes(m.source.key))).length;
-  return { needed, there: needed - missing.length, missing };
+/** The measurements a system needs, of which a set has some that can be read and lacks the others. */
+export function coverage(needs: readonly string[], { written, unit }: Pick<MeasurementSet, "written" | "unit">): Coverage {
+  const missing = needs.filter((key) => !parseTape(written[key] ?? "", unit).ok);
+  return { needed: needs.length, there: needs.length - missing.length, missing };
 }

@@ -1,4 +1,5 @@
-import type { CardFacts } from "./card-facts.js";
+import type { SystemSheet } from "@lodrin/contract";
+import type { Coverage } from "./coverage.js";
 
 /** What somebody looks for on the shelf. An empty part leaves everything. */
 export interface ShelfWish {
@@ -17,19 +18,20 @@ export const LIBRARY_SCHOOL = "the library";
 /** Whose school a system is. */
 export const schoolOf = ({ by }: { readonly by: string }): string => (by === "" ? LIBRARY_SCHOOL : by);
 
-/** True for a system that fits a wish. While its facts are not worked out yet, only its title and garment are looked at. */
+/** True for a system that fits a wish; `covers` is how far each set of measurements fills it. */
 export function fitsWish(
-  sheet: { readonly title: string; readonly garment: string; readonly by: string },
-  facts: CardFacts | undefined,
+  sheet: Pick<SystemSheet, "title" | "garment" | "by" | "card">,
+  covers: readonly Coverage[],
   wish: ShelfWish,
 ): boolean {
-  const text = [sheet.title, sheet.garment, facts?.about, facts?.suits].join(" ").toLowerCase();
+  const { card } = sheet;
+  const text = [sheet.title, sheet.garment, card?.about, card?.suits].join(" ").toLowerCase();
   const said = wish.words
     .toLowerCase()
     .split(/\s+/)
     .every((word) => text.includes(word));
-  const unit = wish.unit === "" || facts === undefined || facts.unit === wish.unit;
-  const measured = !wish.measured || (facts?.covers.some(({ missing }) => missing.length === 0) ?? false);
+  const unit = wish.unit === "" || card?.unit === wish.unit;
+  const measured = !wish.measured || covers.some(({ missing }) => missing.length === 0);
   const school = wish.school === "" || schoolOf(sheet) === wish.school;
   return said && unit && measured && school && (wish.garment === "" || sheet.garment === wish.garment);
 }

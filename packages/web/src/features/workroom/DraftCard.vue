@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import type { Draft } from "@lodrin/contract";
+import type { Draft, DraftCard } from "@lodrin/contract";
 import { CopyDocument, Delete, MoreFilled } from "@element-plus/icons-vue";
 import { RouterLink } from "vue-router";
 import { useDrafts } from "../../stores/drafts.js";
 import { sayMoment } from "../../ui/times.js";
 import { useAttempt } from "../../ui/use-attempt.js";
-import PatternThumb from "../shelf/PatternThumb.vue";
-import { type DraftFacts, factsText } from "./facts-text.js";
+import { draftPicturePath } from "../../api/pictures.js";
+import CardPicture from "../../ui/CardPicture.vue";
+import { factsText, standsAt } from "./facts-text.js";
 
 /** A kept draft: its drawing, how far it is, what its checks say; open, duplicate, delete (with undo). */
-const props = defineProps<{ draft: Draft; facts: DraftFacts | undefined }>();
+const props = defineProps<{ draft: Draft; facts: DraftCard | undefined }>();
 const drafts = useDrafts();
 const { why, attempt } = useAttempt();
 const act = (what: string): Promise<void> =>
@@ -19,14 +20,18 @@ const act = (what: string): Promise<void> =>
 <template>
   <article class="draft" :aria-label="draft.name">
     <RouterLink class="picture" :to="{ name: 'draft', params: { id: draft.id } }" tabindex="-1" aria-hidden="true">
-      <PatternThumb v-if="facts" :picture="facts.picture" />
+      <CardPicture :src="draftPicturePath(draft)" />
     </RouterLink>
     <div class="said">
       <RouterLink class="name" :to="{ name: 'draft', params: { id: draft.id } }">{{ draft.name }}</RouterLink>
       <p class="small quiet">{{ draft.personName || draft.systemTitle }} · {{ sayMoment(draft.updatedAt) }}</p>
       <template v-if="facts">
-        <el-progress :percentage="Math.round((100 * facts.step) / facts.steps)" :show-text="false" :aria-label="`${draft.name}, how far`" />
-        <p class="small" :class="{ look: facts.misses || facts.missing }">{{ factsText(facts) }}</p>
+        <el-progress
+          :percentage="Math.round((100 * standsAt(draft, facts)) / facts.steps)"
+          :show-text="false"
+          :aria-label="`${draft.name}, how far`"
+        />
+        <p class="small" :class="{ look: facts.misses || facts.missing }">{{ factsText(draft, facts) }}</p>
       </template>
     </div>
     <el-dropdown trigger="click" placement="bottom-end" @command="act">

@@ -4,12 +4,13 @@ import { RouterLink } from "vue-router";
 import { useDrafts } from "../../stores/drafts.js";
 import { usePeople } from "../../stores/people.js";
 import { useSession } from "../../stores/session.js";
+import { draftPicturePath } from "../../api/pictures.js";
+import CardPicture from "../../ui/CardPicture.vue";
 import LinkButton from "../../ui/LinkButton.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay, sayMoment } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
 import { useRest } from "../../ui/use-rest.js";
-import PatternThumb from "../shelf/PatternThumb.vue";
 import { factsText } from "./facts-text.js";
 import DraftCard from "./DraftCard.vue";
 import { useDraftFacts } from "./use-draft-facts.js";
@@ -35,7 +36,7 @@ const first = computed(() => session.account?.name.split(" ")[0] ?? "");
 const lastFacts = computed(() => facts.value.get(last.value?.id ?? ""));
 watch([ready, () => drafts.drafts.map((d) => d.id).join()], ([now]) => {
   const unknown = drafts.drafts.slice(0, MOST_DRAWN).filter((d) => !facts.value.has(d.id));
-  if (now && unknown.length > 0) ask(unknown);
+  if (now && unknown.length > 0) void ask(unknown);
 });
 </script>
 
@@ -46,7 +47,7 @@ watch([ready, () => drafts.drafts.map((d) => d.id).join()], ([now]) => {
     <template v-else>
       <section v-if="last" class="go-on card">
         <RouterLink class="picture" :to="{ name: 'draft', params: { id: last.id } }" tabindex="-1" aria-hidden="true">
-          <PatternThumb v-if="lastFacts" :picture="lastFacts.picture" />
+          <CardPicture :src="draftPicturePath(last)" />
         </RouterLink>
         <div>
           <p class="quiet">Go on where you stopped</p>
@@ -55,7 +56,7 @@ watch([ready, () => drafts.drafts.map((d) => d.id).join()], ([now]) => {
             {{ last.systemTitle }}<template v-if="last.personName"> · for {{ last.personName }}</template> · saved
             {{ sayMoment(last.updatedAt) }}
           </p>
-          <p v-if="lastFacts" class="small">{{ factsText(lastFacts) }}</p>
+          <p v-if="lastFacts" class="small">{{ factsText(last, lastFacts) }}</p>
         </div>
         <LinkButton type="primary" :to="{ name: 'draft', params: { id: last.id } }">Go on</LinkButton>
       </section>

@@ -1,22 +1,26 @@
-import type { Draft } from "@lodrin/contract";
-import { onScopeDispose, type Ref, shallowRef } from "vue";
-import { useWorker } from "../../workers/ask.js";
-import type { DraftFacts } from "./facts-text.js";
-import type { DraftAnswer } from "./draft-worker.js";
+import { type Draft, type DraftCard, draftRoutes } from "@lodrin/contract";
+import { type Ref, shallowRef } from "vue";
+import { call, CallError } from "../../api/call.js";
 
-/** The facts of drafts' cards, filled in one by one as a worker finds them. */
-export function useDraftFacts(): { facts: Ref<ReadonlyMap<string, DraftFacts>>; ask: (drafts: readonly Draft[]) => void } {
-  const facts = shallowRef<ReadonlyMap<string, DraftFacts>>(new Map());
-  const { ask } = useWorker<readonly Draft[], DraftAnswer>(
-    () => new Worker(new URL("./draft-worker.ts", import.meta.url), { type: "module" }),
-    (answer) => (facts.value = new Map(facts.value).set(answer.id, answer.facts)),
-  );
-  let waits = 0;
-  onScopeDispose(() => cancelIdleCallback(waits));
-  // The page comes first; what it says of drafts is worked out when it is drawn. Plain data alone can be handed over.
-  const askLater = (drafts: readonly Draft[]): void => {
-    const plain = JSON.parse(JSON.stringify(drafts)) as readonly Draft[];
-    waits = requestIdleCallback(() => ask(plain));
-  };
-  return { facts, ask: askLater };
+/** So many cards are asked for at once: the server makes one after the other. */
+const AT_ONCE = 4;
+
+/** What the cards of drafts say, filled in one by one as the server answers. */
+export function useDraftFacts(): { facts: Ref<ReadonlyMap<string, DraftCard>>; ask: (drafts: readonly Draft[]) => Promise<void> } {
+  const facts = shallowRef<ReadonlyMap<string, DraftCard>>(new Map());
+  async function ask(drafts: readonly Draft[]): Promise<void> {
+    const left = [...drafts];
+    const one = async (): Promise<void> => {
+      for (let draft = left.shift(); draft; draft = left.shift()) {
+        try {
+          facts.value = new Map(facts.value).set(draft.id, await call(draftRoutes.draftCard, { params: { id: draft.id } }));
+        } catch (error) {
+          // A card without its facts still opens its draft; they are asked for again with the next visit.
+          if (!(error instanceof CallError)) throw error;
+        }
+      }
+    };
+    await Promise.all(Array.from({ length: AT_ONCE }, one));
+  }
+  return { facts, ask };
 }
