@@ -12,12 +12,16 @@ use_data() {
 }
 use_data "$(cat "$ROOT/data/elsewhere" 2>/dev/null || echo "$ROOT/data")"
 
-# Node: new enough, or one sentence.
+# Node: new enough, or one sentence. A Node that was looked at once is not asked again: starting it takes longer than a draft.
 need_node() {
-  command -v node >/dev/null 2>&1 || fail "Node.js is not installed. Install Node 20.19 or newer (Debian: apt-get install nodejs npm, or from your own source), then run this again."
+  local node seen
+  node=$(command -v node 2>/dev/null) || fail "Node.js is not installed. Install Node 20.19 or newer (Debian: apt-get install nodejs npm, or from your own source), then run this again."
+  seen=$(stat -Lc '%n %s %Y' "$node")
+  [ "$(cat "$ROOT/build/.node-seen" 2>/dev/null)" = "$seen" ] && return
   node -e 'const [a,b]=process.versions.node.split(".").map(Number); process.exit(a>22||(a===22&&b>=12)||(a===20&&b>=19)?0:1)' ||
     fail "This is Node $(node -v); Lodrin needs Node 20.19 or newer of the 20 line, or 22.12 and later. Install one of these and run this again."
   command -v npm >/dev/null 2>&1 || fail "npm is not installed. Install it (Debian: apt-get install npm) and run this again."
+  mkdir -p "$ROOT/build" && printf '%s\n' "$seen" >"$ROOT/build/.node-seen"
 }
 
 # At least 600 MB of free disk, or one sentence: a half-written install is worse than none.
@@ -42,7 +46,7 @@ need_modules() {
 # True when anything under the given places is newer than the stamp.
 older_than() {
   local stamp=$1; shift
-  [ ! -f "$stamp" ] || [ -n "$(find "$@" -newer "$stamp" -type f -not -path '*/generated/*' -not -path '*/node_modules/*' -not -path '*/dist/*' -not -path '*/build/*' -print -quit 2>/dev/null)" ]
+  [ ! -f "$stamp" ] || [ -n "$(find "$@" \( -name node_modules -o -name generated -o -name dist -o -name build \) -prune -o -newer "$stamp" -type f -print -quit 2>/dev/null)" ]
 }
 
 # The server and the headless command, bundled.

@@ -1,9 +1,7 @@
 import { writeFileSync } from "node:fs";
 import { failuresOf, type Given, loadSystem, type Plan, problemText, run, type Run, runToJson, type System } from "@lodrin/core";
 import { DrawingTooLarge, drawPieces, writeDxf, writeSvg } from "@lodrin/formats";
-import { writeTiledPdf } from "@lodrin/formats/pdf";
 import { type DraftRequest, readArguments, RequestError } from "./arguments.js";
-import { writeModel } from "./model.js";
 import { libraryFor, readBodies, readSettings, readSystemFile } from "./files.js";
 
 /** Where things are said: what was asked for goes out, all else is told beside it. */
@@ -15,11 +13,11 @@ export interface Voices {
 /** Runs `./lodrin draft`. Gives how many steps, pieces and shapings could not be done; throws RequestError with one sentence when it cannot at all. */
 export async function draft(words: readonly string[], library: string, voices: Voices): Promise<number> {
   const request = readArguments(words);
-  const { source, slug, folder } = readSystemFile(request.system, library);
+  const { source, slug, folder } = await readSystemFile(request.system, library);
   const { plan, system, problems } = loadSystem(source, libraryFor(source, library, folder));
   if (problems.length > 0) throw new RequestError(problems.map((p) => `${request.system}, ${problemText(p)}`).join("\n"));
-  const { bodies, many } = readBodies(request.measurements);
-  const settings = readSettings(request.settings);
+  const { bodies, many } = await readBodies(request.measurements);
+  const settings = await readSettings(request.settings);
   if (many) {
     let failures = 0;
     bodies.forEach((body, i) => {
@@ -67,12 +65,13 @@ async function deliver(request: DraftRequest, authored: System, plan: Plan, draf
   if (request.svg !== undefined) save(request.svg, writeSvg(drawPieces(drafted)), voices);
   if (request.dxf !== undefined) save(request.dxf, writeDxf(drafted), voices);
   if (request.pdf !== undefined) save(request.pdf, await pdfOf(drafted, request), voices);
-  if (request.model !== undefined) save(request.model, writeModel(authored), voices);
+  if (request.model !== undefined) save(request.model, `${JSON.stringify(authored, null, 2)}\n`, voices);
   if (request.json || [request.svg, request.dxf, request.pdf, request.model].every((file) => file === undefined))
     voices.out(JSON.stringify(runToJson(plan, drafted, slug)));
 }
 
 async function pdfOf(drafted: Run, { paper }: DraftRequest): Promise<Buffer> {
+  const { writeTiledPdf } = await import("@lodrin/formats/pdf");
   try {
     return await writeTiledPdf(drawPieces(drafted), paper, { title: drafted.title, lines: [] });
   } catch (error) {

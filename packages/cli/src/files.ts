@@ -1,16 +1,14 @@
 import { existsSync, readFileSync, statSync } from "node:fs";
 import { basename, dirname, join } from "node:path";
 import { type Given, type Library, readNotation, statementsOf } from "@lodrin/core";
-import { readAnswers } from "@lodrin/formats";
 import { readLibrary } from "@lodrin/formats/library";
 import { RequestError } from "./arguments.js";
-import { notationOfModel } from "./model.js";
 
 /**
  * The text of a library system (by its slug), of a notation file or of a system kept as JSON, what it is called, and the
  * folder it lies in, whose other systems it may build on. Throws RequestError.
  */
-export function readSystemFile(name: string, library: string): { source: string; slug: string; folder: string } {
+export async function readSystemFile(name: string, library: string): Promise<{ source: string; slug: string; folder: string }> {
   const inLibrary = join(library, `${name}.lodrin`);
   if (/^[\w-]+$/.test(name) && existsSync(inLibrary)) return { source: readText(inLibrary), slug: name, folder: library };
   if (!existsSync(name))
@@ -18,7 +16,10 @@ export function readSystemFile(name: string, library: string): { source: string;
       `There is no system “${name}” in the library and no such file. The library has: ${Object.keys(readLibrary(library)).join(", ")}.`,
     );
   const folder = dirname(name);
-  if (/\.json$/i.test(name)) return { source: notationOfModel(readJson(name), name), slug: basename(name).replace(/\.json$/i, ""), folder };
+  if (/\.json$/i.test(name)) {
+    const { notationOfModel } = await import("./model.js");
+    return { source: notationOfModel(readJson(name), name), slug: basename(name).replace(/\.json$/i, ""), folder };
+  }
   return { source: readText(name), slug: basename(name).replace(/\.lodrin$/, ""), folder };
 }
 
@@ -26,6 +27,7 @@ export function readSystemFile(name: string, library: string): { source: string;
 export function libraryFor(source: string, library: string, folder: string): Library {
   const found: Record<string, string> = { ...readLibrary(library) };
   const gather = (text: string): void => {
+    if (!/^\s*uses\b/im.test(text)) return;
     for (const { base } of statementsOf(readNotation(text).system, "uses")) {
       const beside = join(folder, `${base}.lodrin`);
       if (!existsSync(beside) || found[base] === (found[base] = readText(beside))) continue;
@@ -37,17 +39,17 @@ export function libraryFor(source: string, library: string, folder: string): Lib
 }
 
 /** Bodies from a JSON file (one object, or an array of them) or a CSV file (one body). Throws RequestError. */
-export function readBodies(file: string): { bodies: Given[]; many: boolean } {
-  if (isCsv(file)) return { bodies: [readCsv(file).measurements], many: false };
+export async function readBodies(file: string): Promise<{ bodies: Given[]; many: boolean }> {
+  if (isCsv(file)) return { bodies: [(await readCsv(file)).measurements], many: false };
   const value = readJson(file);
   if (Array.isArray(value)) return { bodies: value.map((v, i) => given(v, `${file}, body ${i + 1}`)), many: true };
   return { bodies: [given(value, file)], many: false };
 }
 
 /** Settings from a JSON or CSV file. Throws RequestError. */
-export function readSettings(file: string | undefined): Given {
+export async function readSettings(file: string | undefined): Promise<Given> {
   if (file === undefined) return {};
-  return isCsv(file) ? readCsv(file).settings : given(readJson(file), file);
+  return isCsv(file) ? (await readCsv(file)).settings : given(readJson(file), file);
 }
 
 /** Readings of a hand draft, or anything else given by name, from a JSON file. Throws RequestError. */
@@ -55,7 +57,8 @@ export const readGiven = (file: string): Given => given(readJson(file), file);
 
 const isCsv = (file: string): boolean => /\.csv$/i.test(file);
 
-function readCsv(file: string): { measurements: Given; settings: Given } {
+async function readCsv(file: string): Promise<{ measurements: Given; settings: Given }> {
+  const { readAnswers } = await import("@lodrin/formats");
   const { answers, problems } = readAnswers(readText(file));
   const [problem] = problems;
   if (problem) throw new RequestError(`${file}, line ${problem.line}: ${problem.why} ${problem.fix}`);

@@ -1,9 +1,5 @@
 import { RequestError } from "./arguments.js";
-import { check } from "./check.js";
-import { draft, type Voices } from "./draft.js";
-import { range } from "./range.js";
-import { review } from "./review.js";
-import { tidy } from "./tidy.js";
+import type { Voices } from "./draft.js";
 
 const [library = "systems", command = "draft", ...words] = process.argv.slice(2);
 
@@ -17,12 +13,25 @@ const voices: Voices = {
   tell: (line) => process.stderr.write(`${line}\n`),
 };
 
+/** Only the command that is asked for is loaded. Gives the exit code. */
+async function answer(): Promise<number> {
+  switch (command) {
+    case "tidy":
+      await (await import("./tidy.js")).tidy(words, library, voices);
+      return 0;
+    case "check":
+      return (await (await import("./check.js")).check(words, library, voices)) > 0 ? FOUND.check : 0;
+    case "range":
+      return (await (await import("./range.js")).range(words, library, voices)) > 0 ? FOUND.range : 0;
+    case "review":
+      return (await (await import("./review.js")).review(words, library, voices)) > 0 ? FOUND.review : 0;
+    default:
+      return (await (await import("./draft.js")).draft(words, library, voices)) > 0 ? FOUND.draft : 0;
+  }
+}
+
 try {
-  if (command === "tidy") tidy(words, library, voices);
-  else if (command === "check") process.exitCode = check(words, library, voices) > 0 ? FOUND.check : 0;
-  else if (command === "range") process.exitCode = range(words, library, voices) > 0 ? FOUND.range : 0;
-  else if (command === "review") process.exitCode = review(words, library, voices) > 0 ? FOUND.review : 0;
-  else process.exitCode = (await draft(words, library, voices)) > 0 ? FOUND.draft : 0;
+  process.exitCode = await answer();
 } catch (error) {
   if (!(error instanceof RequestError)) throw error;
   process.stderr.write(`${error.message}\n`);

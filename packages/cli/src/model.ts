@@ -1,9 +1,7 @@
-import { printNotation, type System, SystemSchema } from "@lodrin/core";
+import { printNotation, type System } from "@lodrin/core";
+import { SystemSchema } from "@lodrin/core/schema";
 import { Ajv } from "ajv";
 import { RequestError } from "./arguments.js";
-
-/** A system as open JSON, as docs/schema/system.json describes it. */
-export const writeModel = (system: System): string => `${JSON.stringify(system, null, 2)}\n`;
 
 /** The notation of a system kept as JSON. Throws RequestError that names the place when it does not fit the schema. */
 export function notationOfModel(value: unknown, where: string): string {

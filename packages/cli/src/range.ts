@@ -7,12 +7,12 @@ import { libraryFor, readSettings, readSystemFile, readText } from "./files.js";
 const USAGE = "./lodrin range SYSTEM --sizes CHART.csv [--settings S] [--json]";
 
 /** Runs `./lodrin range`: a system over every size of a chart. Gives how many sizes break; throws RequestError. */
-export function range(words: readonly string[], library: string, { out, tell }: Voices): number {
+export async function range(words: readonly string[], library: string, { out, tell }: Voices): Promise<number> {
   const { system, sizes, settings, json } = readWords(words);
-  const { source, folder } = readSystemFile(system, library);
+  const { source, folder } = await readSystemFile(system, library);
   const { plan, problems } = loadSystem(source, libraryFor(source, library, folder));
   if (problems.length > 0) throw new RequestError(problems.map((p) => `${system}, ${problemText(p)}`).join("\n"));
-  const set = readSettings(settings);
+  const set = await readSettings(settings);
   const rows = readSizes(sizes).map((size) =>
     rangeRow(plan, { size: size.name, measurements: size.measurements, unit: plan.system.unit }, set),
   );

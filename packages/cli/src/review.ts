@@ -17,17 +17,17 @@ interface CauseJson {
 }
 
 /** Runs `./lodrin review`: judges what the tape read on a hand draft. Gives how many readings are off; throws RequestError. */
-export function review(words: readonly string[], library: string, { out, tell }: Voices): number {
+export async function review(words: readonly string[], library: string, { out, tell }: Voices): Promise<number> {
   const { system, options, json } = readOptions(words, USAGE, ["--measurements", "--settings", "--readings"]);
   const measurements = options.get("--measurements");
   const readings = options.get("--readings");
   if (measurements === undefined || readings === undefined) throw new RequestError(`Use: ${USAGE}`);
-  const { source, slug, folder } = readSystemFile(system, library);
+  const { source, slug, folder } = await readSystemFile(system, library);
   const { plan, problems } = loadSystem(source, libraryFor(source, library, folder));
   if (problems.length > 0) throw new RequestError(problems.map((p) => `${system}, ${problemText(p)}`).join("\n"));
-  const { bodies, many } = readBodies(measurements);
+  const { bodies, many } = await readBodies(measurements);
   if (many) throw new RequestError(`${measurements} holds several bodies; a hand draft is of one.`);
-  const run = draftBody(plan, bodies[0] ?? {}, readSettings(options.get("--settings")));
+  const run = draftBody(plan, bodies[0] ?? {}, await readSettings(options.get("--settings")));
   const judged = judge(plan, run, readGiven(readings));
   for (const { name, why, fix } of judged.readings) if (why !== undefined) tell(`${name}: ${why} ${fix ?? ""}`);
   if (json)

@@ -7,10 +7,10 @@ import { readSystemFile } from "./files.js";
 const USAGE = "./lodrin tidy FILE.lodrin";
 
 /** Runs `./lodrin tidy`: writes a notation file in the house's layout. Throws RequestError when that would change what it means. */
-export function tidy(words: readonly string[], library: string, { tell }: Voices): void {
+export async function tidy(words: readonly string[], library: string, { tell }: Voices): Promise<void> {
   const [file, ...more] = words;
   if (file === undefined || more.length > 0 || !file.endsWith(".lodrin")) throw new RequestError(`Which file? Use: ${USAGE}`);
-  const { source: text } = readSystemFile(file, library);
+  const { source: text } = await readSystemFile(file, library);
   const neat = tidyNotation(text);
   if (neat === undefined)
     throw new RequestError(

@@ -71,7 +71,8 @@ export { defaultMark, exactFigure, markStep, plainFigure, readTape, type TapeMar
 export { fromMm, type HomeUnit, type LengthUnit, MM_PER, otherUnit, toMm } from "./quantity/units.js";
 export { isGradual, shapePartly, type ShapingResult } from "./run/shapings.js";
 export { SHAPINGS } from "./shaping/index.js";
-export * from "./system/model.js";
+export type * from "./system/model.js";
+export * from "./system/statements.js";
 export { doingText, printNotation, printStatement } from "./system/notation/print.js";
 export { tidyLine } from "./system/notation/tidy-line.js";
 export { tidyNotation } from "./system/notation/tidy.js";

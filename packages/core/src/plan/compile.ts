@@ -3,22 +3,22 @@ import { inField } from "../formula/error.js";
 import { type EdgeVersion, type Evaluate, Scope } from "../formula/scope.js";
 import { noReferences, type References } from "../formula/references.js";
 import type { Kind } from "../quantity/kind.js";
-import {
-  type DartText,
-  type Evenly,
-  type Grade,
-  type PathStep,
-  type Piece,
-  type PointStep,
-  type Setting,
-  type Statement,
-  type Board,
-  type Choice,
-  type Measure,
-  boardsOf,
-  type System,
-  type Value,
+import type {
+  DartText,
+  Evenly,
+  Grade,
+  PathStep,
+  Piece,
+  PointStep,
+  Setting,
+  Statement,
+  Board,
+  Choice,
+  Measure,
+  System,
+  Value,
 } from "../system/model.js";
+import { boardsOf } from "../system/statements.js";
 import { MOST_STATEMENTS } from "../system/notation/read.js";
 import { pointsBetween } from "../system/notation/point-range.js";
 import { VERBS } from "../verb/index.js";

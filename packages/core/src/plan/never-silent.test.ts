@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { layBoards } from "../report/boards.js";
 import { runToJson } from "../report/json.js";
 import { problemText } from "../system/notation/problem.js";
-import { statementsOf } from "../system/model.js";
+import { statementsOf } from "../system/statements.js";
 import { readNotation } from "../system/notation/read.js";
 import { runWithPlan, type RunWithPlan } from "../test/run-with-plan.js";
 import { NOTATIONS, readShelf } from "../test/shelf.js";

@@ -1,5 +1,6 @@
 import { suggest } from "../formula/suggest.js";
-import { type Statement, statementsOf, type System, type Uses } from "../system/model.js";
+import type { Statement, System, Uses } from "../system/model.js";
+import { statementsOf } from "../system/statements.js";
 import { MOST_STATEMENTS, readNotation } from "../system/notation/read.js";
 import type { PlanProblem } from "./plan.js";
 

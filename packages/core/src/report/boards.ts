@@ -1,7 +1,7 @@
 import { type Bounds, boundsOf } from "../geometry/bounds.js";
 import { flatten } from "../geometry/flatten.js";
 import type { Point } from "../geometry/point.js";
-import { boardsOf } from "../system/model.js";
+import { boardsOf } from "../system/statements.js";
 import type { Plan } from "../plan/plan.js";
 import type { Run } from "../run/run.js";
 

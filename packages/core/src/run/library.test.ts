@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { distance, type Point } from "../geometry/point.js";
 import { printNotation } from "../system/notation/print.js";
 import { readNotation } from "../system/notation/read.js";
-import { statementsOf } from "../system/model.js";
+import { statementsOf } from "../system/statements.js";
 import { runToJson } from "../report/json.js";
 import type { Plan } from "../plan/plan.js";
 import { runWithPlan as run, type RunWithPlan as Run } from "../test/run-with-plan.js";
