@@ -4,7 +4,7 @@ import type { HomeUnit } from "../quantity/units.js";
 import { SLIPS, type SlipCode } from "./codes.js";
 import { crossReadings, type Measured, type NamedMeasure, nameOf, ownReadings } from "./reading.js";
 import { redraw, type Redrawing } from "./redraw.js";
-import type { Slip } from "./slip.js";
+import type { Slip, SlipPlace } from "./slip.js";
 import { slipsOf } from "./slips.js";
 import { tapeSlips } from "./tape-slips.js";
 
@@ -28,6 +28,8 @@ export interface Cause {
   readonly confidence: number;
   /** Other slips that would give the very same draft. */
   readonly also: readonly string[];
+  /** Which slips those are, the one told first; none where only a reading is wrong. */
+  readonly slips: readonly SlipPlace[];
   /** The reading that would tell it from the next likely cause, where the two explain what was read about equally well. */
   readonly decideBy?: string;
 }
@@ -49,7 +51,7 @@ interface Hypothesis {
   readonly code: SlipCode;
   readonly step: number | undefined;
   readonly says: string;
-  readonly also: string[];
+  readonly also: Slip[];
   readonly weight: number;
   /** Of each reading, what it would be. */
   readonly would: readonly number[];
@@ -173,7 +175,8 @@ class Ranking {
       says: h.says,
       wouldRead: h.would[reading] as number,
       confidence,
-      also: h.also,
+      also: h.also.map(({ says }) => says),
+      slips: [...(h.slip ? [h.slip] : []), ...h.also].map(({ step, code, place }) => ({ step, code, place })),
       ...(decideBy !== undefined && { decideBy }),
     };
   }
@@ -188,6 +191,7 @@ class Ranking {
       wouldRead: read,
       confidence: 1,
       also: [],
+      slips: [],
     };
   }
 
@@ -271,7 +275,7 @@ function merged(all: readonly Hypothesis[]): Hypothesis[] {
   const kept: Hypothesis[] = [];
   for (const h of [...all].sort((a, b) => b.weight - a.weight)) {
     const same = kept.find((k) => k.step === h.step && apart(k.made, h.made) < SAME_MM);
-    if (same) same.also.push(h.says);
+    if (same && h.slip) same.also.push(h.slip);
     else kept.push(h);
   }
   return kept;

@@ -12,6 +12,8 @@ import type { Redrawing } from "./redraw.js";
 /** A point put in the wrong place: measured from another point or line, or laid the wrong way. */
 export interface PlaceSlip {
   readonly code: SlipCode;
+  /** The gap of the verb, and what was taken instead. */
+  readonly place: string;
   readonly says: string;
   readonly draw: (frame: Frame) => void;
 }
@@ -58,7 +60,7 @@ function otherPoints(drawing: Redrawing, index: number, source: PointStep, gap: 
           : code === "from-other-point"
             ? `it was measured from ${pointText(id)} in place of ${pointText(right)}`
             : `${pointText(id)} was taken in place of ${pointText(right)}`;
-      return tried(code, says, () => drawWith(plan, step, source, { args: { [gap]: id } }));
+      return tried({ code, place: `${gap} ${id}`, says }, () => drawWith(plan, step, source, { args: { [gap]: id } }));
     });
 }
 
@@ -79,8 +81,13 @@ function otherLines({ plan, run }: Redrawing, index: number, source: PointStep, 
     .filter(({ key }) => key !== right)
     .slice(-LAST_LINES)
     .flatMap(({ key, label }) =>
-      tried("to-other-line", `the ${label?.toLowerCase() ?? key.replace(/_/g, " ")} was taken in place of the line meant`, () =>
-        drawWith(plan, step, source, { args: { [gap]: key } }),
+      tried(
+        {
+          code: "to-other-line",
+          place: `${gap} ${key}`,
+          says: `the ${label?.toLowerCase() ?? key.replace(/_/g, " ")} was taken in place of the line meant`,
+        },
+        () => drawWith(plan, step, source, { args: { [gap]: key } }),
       ),
     );
 }
@@ -88,8 +95,9 @@ function otherLines({ plan, run }: Redrawing, index: number, source: PointStep, 
 /** The figure laid the other way, or square to the way it goes. */
 function otherWays({ plan }: Redrawing, step: PlannedStep, from: string): PlaceSlip[] {
   const origin = plan.scope.points.get(from) ?? -1;
-  const turned = (code: SlipCode, says: string, turn: (by: Point) => Point): PlaceSlip => ({
+  const turned = (code: SlipCode, place: string, says: string, turn: (by: Point) => Point): PlaceSlip => ({
     code,
+    place,
     says,
     draw: (f) => {
       step.draw?.(f);
@@ -99,21 +107,21 @@ function otherWays({ plan }: Redrawing, step: PlannedStep, from: string): PlaceS
     },
   });
   return [
-    turned("other-direction", `it was laid off in the opposite direction from ${pointText(from)}`, (by) => ({ x: -by.x, y: -by.y })),
-    turned("along-not-square", `it was laid along in place of square, turned a quarter at ${pointText(from)}`, (by) => ({
+    turned("other-direction", "", `it was laid off in the opposite direction from ${pointText(from)}`, (by) => ({ x: -by.x, y: -by.y })),
+    turned("along-not-square", "right", `it was laid along in place of square, turned a quarter at ${pointText(from)}`, (by) => ({
       x: by.y,
       y: by.x,
     })),
-    turned("along-not-square", `it was laid along in place of square, turned a quarter back at ${pointText(from)}`, (by) => ({
+    turned("along-not-square", "left", `it was laid along in place of square, turned a quarter back at ${pointText(from)}`, (by) => ({
       x: -by.y,
       y: -by.x,
     })),
   ];
 }
 
-function tried(code: SlipCode, says: string, make: () => PlaceSlip["draw"]): PlaceSlip[] {
+function tried(slip: Omit<PlaceSlip, "draw">, make: () => PlaceSlip["draw"]): PlaceSlip[] {
   try {
-    return [{ code, says, draw: make() }];
+    return [{ ...slip, draw: make() }];
   } catch (error) {
     if (error instanceof FormulaError) return [];
     throw error;

@@ -11,6 +11,8 @@ import { treeSlips, type TreeSlip } from "./tree-slips.js";
 /** A rule worked out wrongly: by which slip, in words, and what it then comes to. */
 export interface RuleSlip {
   readonly code: SlipCode;
+  /** The part of the rule, and what stood in its place. */
+  readonly place: string;
   readonly says: string;
   readonly run: Evaluate;
 }
@@ -35,7 +37,7 @@ export function ruleSlips(plan: Plan, frame: Frame, { tree, kind, typed }: Plann
       slip.minus !== undefined
         ? `${said(slip.part)} was ${slip.minus ? "added where it is taken away" : "taken away where it is added"} in ${whole}`
         : (SAYS[slip.code]?.(said(slip.part), whole, slip.instead === undefined ? "" : said(slip.instead)) ?? "");
-    return [{ code, says, run }];
+    return [{ code, place: [...slip.part.at, slip.instead?.type === "name" ? slip.instead.name : ""].join(" "), says, run }];
   });
 }
 

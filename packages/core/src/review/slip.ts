@@ -6,9 +6,17 @@ export interface Slip {
   readonly code: SlipCode;
   /** The step it happens at, by its place in the plan. */
   readonly step: number;
+  /** Where in the rule, and what was taken instead: no other slip at this step has the same code and place. */
+  readonly place: string;
   readonly says: string;
   /** How common it is beside the others. */
   readonly weight: number;
   /** Draws the step, wrong, into a frame. May throw where it cannot be drawn so. */
   readonly draw: (frame: Frame) => void;
 }
+
+/** True for the same slip: at the same step, of the same sort, in the same place. */
+export const sameSlip = (a: SlipPlace, b: SlipPlace): boolean => a.step === b.step && a.code === b.code && a.place === b.place;
+
+/** Which slip it is. */
+export type SlipPlace = Pick<Slip, "step" | "code" | "place">;

@@ -8,7 +8,7 @@ import type { SlipCode } from "./codes.js";
 import { type NamedMeasure, nameOf, ownReadings } from "./reading.js";
 import { redraw, redrawing, type Redrawing } from "./redraw.js";
 import { handTolerance, review } from "./review.js";
-import type { Slip } from "./slip.js";
+import { sameSlip, type Slip } from "./slip.js";
 import { slipsOf } from "./slips.js";
 
 /** A reading is right to a sixteenth of an inch at worst (mm). */
@@ -76,7 +76,7 @@ function judge(drawing: Redrawing, slip: Slip, own: readonly NamedMeasure[]): vo
   slowest = Math.max(slowest, performance.now() - began);
   const off = readings.filter((r) => r.verdict === "off");
   const causes = (off.find((r) => r.name === nameOf(plan, slip.step)) ?? off[0])?.causes ?? [];
-  const meant = (cause: Cause): boolean => cause.says === slip.says || cause.also.includes(slip.says);
+  const meant = (cause: Cause): boolean => cause.slips.some((told) => sameSlip(told, slip));
   const place = causes.findIndex(meant);
   const count = counts.get(slip.code) ?? { tried: 0, first: 0, second: 0 };
   count.tried++;

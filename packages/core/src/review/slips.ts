@@ -20,9 +20,10 @@ export function slipsOf(drawing: Redrawing, index: number, unit: HomeUnit): Slip
   const { source } = step;
   if (source.is === "path" || !step.draw || run.outcomes[index]?.status !== "drawn") return [];
   const name = inWords(stepName(step));
-  const slip = (code: SlipCode, says: string, draw: (f: Frame) => void): Slip => ({
+  const slip = (code: SlipCode, place: string, says: string, draw: (f: Frame) => void): Slip => ({
     code,
     step: index,
+    place,
     says: `At ${name}, ${says}.`,
     weight: SLIPS[code],
     draw,
@@ -32,7 +33,9 @@ export function slipsOf(drawing: Redrawing, index: number, unit: HomeUnit): Slip
       ? (f) => void (f.slots[step.target] = figure(f))
       : drawWith(plan, step, source, { figures: { [formula.name]: figure } });
   const found = step.formulas.flatMap((formula) => {
-    const rules = ruleSlips(plan, frame, formula).map(({ code, says, run: figure }) => slip(code, says, with_(formula, figure)));
+    const rules = ruleSlips(plan, frame, formula).map(({ code, place, says, run: figure }) =>
+      slip(code, `${formula.name} ${place}`, says, with_(formula, figure)),
+    );
     if (source.is === "value" || formula.kind !== "length") return rules;
     const right = formula.typed.run(frame);
     return [
@@ -40,6 +43,7 @@ export function slipsOf(drawing: Redrawing, index: number, unit: HomeUnit): Slip
       ...tapeSlips(Math.abs(right), unit).map(({ code, mm, says }) =>
         slip(
           code,
+          `${formula.name} ${mm.toFixed(3)}`,
           says,
           with_(formula, () => Math.sign(right) * mm),
         ),
@@ -47,6 +51,6 @@ export function slipsOf(drawing: Redrawing, index: number, unit: HomeUnit): Slip
     ];
   });
   if (source.is === "point")
-    for (const { code, says, draw } of placeSlips({ ...drawing, plan }, index, source)) found.push(slip(code, says, draw));
+    for (const { code, place, says, draw } of placeSlips({ ...drawing, plan }, index, source)) found.push(slip(code, place, says, draw));
   return found;
 }

@@ -16,6 +16,19 @@ const at = (drawn: typeof right, id: string): { x: number; y: number } => {
   return point;
 };
 
+it("a slip is known by its step, its sort and its place: in no step of the library are two the same", () => {
+  for (const { slug, plan: one, examples } of readShelf()) {
+    const drafted = run(one, examples[0].measurements, examples[0].settings);
+    for (const i of one.steps.keys()) {
+      const names = slipsAt(one, drafted, i, one.system.unit).map(({ code, place }) => `${code} ${place}`);
+      expect(
+        names.filter((name, k) => names.indexOf(name) < k),
+        `${slug}, step ${i}`,
+      ).toEqual([]);
+    }
+  }
+});
+
 describe("a draft with chosen slips", () => {
   it("without any is the right one", () => {
     expect(drawnWithSlips(plan, right, [], "in").frame.points).toEqual(right.frame.points);

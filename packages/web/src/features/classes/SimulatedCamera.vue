@@ -24,8 +24,9 @@ const tilt = ref(12);
 const grain = ref(0.4);
 const RADIANS = Math.PI / 180;
 
-function choose(says: string): void {
-  const slip = offered.value.find((s) => s.says === says);
+const idOf = ({ step, code, place }: ChosenSlip): string => `${step} ${code} ${place}`;
+function choose(id: string): void {
+  const slip = offered.value.find((s) => idOf(s) === id);
   if (slip) slips.value = [...slips.value.filter((s) => s.step !== slip.step), slip];
   step.value = undefined;
 }
@@ -41,7 +42,7 @@ function take(): void {
   <div class="camera">
     <p class="small quiet">A made-up photograph of this draft, for trying it: right, or with slips that you choose.</p>
     <ul v-if="slips.length">
-      <li v-for="s in slips" :key="s.says">
+      <li v-for="s in slips" :key="idOf(s)">
         {{ s.says }}
         <el-button text :icon="Delete" :aria-label="`Without: ${s.says}`" @click="slips = slips.filter((o) => o !== s)" />
       </li>
@@ -59,7 +60,7 @@ function take(): void {
         aria-label="What goes wrong"
         @update:model-value="choose"
       >
-        <el-option v-for="s in offered" :key="s.says" :value="s.says" :label="s.says" />
+        <el-option v-for="s in offered" :key="idOf(s)" :value="idOf(s)" :label="s.says" />
       </el-select>
     </div>
     <div class="two">
