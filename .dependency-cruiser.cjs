@@ -53,6 +53,19 @@ module.exports = {
       from: { path: `${room("web")}src`, pathNot: "\\.test\\.ts$" },
       to: { dependencyTypes: ["core"] },
     },
+    {
+      name: "no-feature-reaches-into-another",
+      comment: "what several features share has a room of its own beside them; the router alone knows them all",
+      severity: "error",
+      from: { path: `${room("web")}src/features/([^/]+)/`, pathNot: "\\.test\\.ts$" },
+      to: { path: `${room("web")}src/features/[^/]+/`, pathNot: `${room("web")}src/features/$1/` },
+    },
+    {
+      name: "shared-rooms-know-no-feature",
+      severity: "error",
+      from: { path: `${room("web")}src/(?!features/|router|App)`, pathNot: "\\.test\\.ts$" },
+      to: { path: `${room("web")}src/features/` },
+    },
     ...below(
       ["quantity", "geometry", "formula", "verb", "system"],
       ["piece", "shaping", "plan", "run", "report", "check"],

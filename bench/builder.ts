@@ -1,6 +1,6 @@
 import { performance } from "node:perf_hooks";
 import { loadSystem, type LoadedSystem, run, sampleBody } from "@lodrin/core";
-import { nestedRow } from "../packages/web/src/features/builder/range-rows.js";
+import { nestedRow } from "../packages/web/src/features/builder/range/range-rows.js";
 import { sceneOf } from "../packages/web/src/board/scene.js";
 
 const ROUNDS = 60;

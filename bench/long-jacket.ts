@@ -1,7 +1,7 @@
 import { type Path, pathLength, type Point } from "@lodrin/core";
 // The curves themselves are the core's in both: what is compared is the drafting round them.
-import { hobby } from "../packages/core/src/geometry/hobby.js";
-import { polyline } from "../packages/core/src/geometry/path.js";
+import { hobby } from "../packages/core/src/geometry/curve/hobby.js";
+import { polyline } from "../packages/core/src/geometry/path/path.js";
 
 /** The long jacket's body and settings, mm and radians. */
 export interface JacketBody {

@@ -64,19 +64,19 @@ export const router = createRouter({
     {
       path: "/classes/:id/lead/:slug/:version",
       name: "lead",
-      component: () => import("./features/classes/LeadView.vue"),
+      component: () => import("./features/classes/leading/LeadView.vue"),
       meta: { title: "Leading", full: true },
     },
     {
       path: "/classes/:id/board/:slug/:version",
       name: "board",
-      component: () => import("./features/classes/BoardView.vue"),
+      component: () => import("./features/classes/leading/BoardView.vue"),
       meta: { title: "On the board", full: true },
     },
     {
       path: "/assignments/:classId/:id",
       name: "assignment",
-      component: () => import("./features/classes/AssignmentView.vue"),
+      component: () => import("./features/classes/assignments/AssignmentView.vue"),
       meta: { title: "Assignment" },
     },
     { path: "/drafts/:id/print", name: "print", component: () => import("./features/print/PrintView.vue"), meta: { title: "Print" } },

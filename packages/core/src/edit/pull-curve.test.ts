@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { locate } from "../geometry/locate.js";
-import { pathLength, placeAlong } from "../geometry/path.js";
+import { locate } from "../geometry/path/locate.js";
+import { pathLength, placeAlong } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
 import { loadSystem, type LoadedSystem } from "../plan/load.js";
 import { run } from "../run/run.js";

@@ -1,13 +1,13 @@
 import { DraftProblem } from "../formula/error.js";
 import { parseFormula } from "../formula/parse.js";
 import type { Frame } from "../formula/scope.js";
-import { locate } from "../geometry/locate.js";
-import { endOf, pathLength, startOf } from "../geometry/path.js";
+import { locate } from "../geometry/path/locate.js";
+import { endOf, pathLength, startOf } from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
-import { CURVE_STYLES } from "../plan/curve-styles.js";
+import { CURVE_STYLES } from "../plan/compile/curve-styles.js";
 import { PATH_MAKERS } from "../plan/paths/index.js";
 import type { Plan } from "../plan/plan.js";
-import { StepReader } from "../plan/step-reader.js";
+import { StepReader } from "../plan/compile/step-reader.js";
 import type { PathStep } from "../system/model.js";
 
 /** Taken hold of within this share of its length from an end, a curve changes its direction there; elsewhere its fullness. */

@@ -1,5 +1,5 @@
 import { dartOf, widthAt } from "../geometry/dart.js";
-import { endOf, type Path, pathLength, startOf } from "../geometry/path.js";
+import { endOf, type Path, pathLength, startOf } from "../geometry/path/path.js";
 import { kindInWords, type Kind } from "../quantity/kind.js";
 import { MM_PER } from "../quantity/units.js";
 import { FormulaError } from "./error.js";

@@ -1,6 +1,6 @@
 import { dartOf, intakeOf } from "../geometry/dart.js";
-import { locate } from "../geometry/locate.js";
-import { type Path, pathLength } from "../geometry/path.js";
+import { locate } from "../geometry/path/locate.js";
+import { type Path, pathLength } from "../geometry/path/path.js";
 import { bearing, distance, type Point } from "../geometry/point.js";
 import type { Kind } from "../quantity/kind.js";
 import type { Frame } from "./scope.js";

@@ -1,4 +1,4 @@
-import type { Path } from "../geometry/path.js";
+import type { Path } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
 import type { Kind } from "../quantity/kind.js";
 import type { HomeUnit } from "../quantity/units.js";

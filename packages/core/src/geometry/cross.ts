@@ -1,6 +1,6 @@
-import { type Cubic, cubicAt } from "./cubic.js";
+import { type Cubic, cubicAt } from "./curve/cubic.js";
 import { direction, type Line } from "./line.js";
-import type { Path } from "./path.js";
+import type { Path } from "./path/path.js";
 import type { Point } from "./point.js";
 
 /** Real roots of a·t³ + b·t² + c·t + d within 0..1 (a hair outside is clamped), ascending. */

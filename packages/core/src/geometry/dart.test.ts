@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { closedEdge, closingAngle, type Dart, dartMouth, dartOf, dartPath, foldOf, intakeOf, widthAt } from "./dart.js";
 import { mirror } from "./line.js";
-import { endOf, pathLength, polyline } from "./path.js";
+import { endOf, pathLength, polyline } from "./path/path.js";
 import { distance, type Point, turn } from "./point.js";
 
 /** Ten centimetres long, two wide, its mouth on a level edge below it. */

@@ -1,5 +1,5 @@
 import { crossLines, type Line, mirror } from "./line.js";
-import { endOf, mapPath, type Path, pathLength, placeAlong, polyline, startOf } from "./path.js";
+import { endOf, mapPath, type Path, pathLength, placeAlong, polyline, startOf } from "./path/path.js";
 import { bearing, between, distance, type Point, turn, turnBetween } from "./point.js";
 
 /** A dart on the board: the ends of its two legs at the mouth, and one point, or two when it runs out both ways. */

@@ -1,7 +1,7 @@
-import { signedPathArea } from "../geometry/area.js";
-import { flatten } from "../geometry/flatten.js";
-import { type OffsetEdge, offsetRing } from "../geometry/offset.js";
-import { endOf, joinPaths, type Path, pathLength, reversePath, startOf } from "../geometry/path.js";
+import { signedPathArea } from "../geometry/ring/area.js";
+import { flatten } from "../geometry/path/flatten.js";
+import { type OffsetEdge, offsetRing } from "../geometry/ring/offset.js";
+import { endOf, joinPaths, type Path, pathLength, reversePath, startOf } from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
 import type { Notch, PieceEdge, PieceResult } from "./piece.js";
 

@@ -1,5 +1,5 @@
 import { type Dart, dartOf, foldOf, intakeOf } from "../geometry/dart.js";
-import { mapPath, type Path } from "../geometry/path.js";
+import { mapPath, type Path } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
 
 /** A dart on a piece. Lengths in mm. */

@@ -1,9 +1,9 @@
 import type { PlannedDart, PlannedEdge } from "./blueprint.js";
 import type { Frame } from "../formula/scope.js";
-import { chain, type Link } from "../geometry/chain.js";
+import { chain, type Link } from "../geometry/path/chain.js";
 import { closedEdge, type Dart, dartOf, mouthBetween, otherWay } from "../geometry/dart.js";
-import { endOf, joinPaths, type Path, pathLength, reversePath } from "../geometry/path.js";
-import { pathBetween } from "../geometry/path-between.js";
+import { endOf, joinPaths, type Path, pathLength, reversePath } from "../geometry/path/path.js";
+import { pathBetween } from "../geometry/path/path-between.js";
 import { distance } from "../geometry/point.js";
 import { pressedWay } from "../piece/dart-result.js";
 

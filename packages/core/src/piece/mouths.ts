@@ -1,5 +1,5 @@
-import { locate } from "../geometry/locate.js";
-import { type Path, pathLength, startOf } from "../geometry/path.js";
+import { locate } from "../geometry/path/locate.js";
+import { type Path, pathLength, startOf } from "../geometry/path/path.js";
 import type { PieceResult } from "./piece.js";
 
 /** How near (mm) a mark must lie to an edge to be on it. */

@@ -1,5 +1,5 @@
-import type { CornerStyle } from "../geometry/offset.js";
-import type { Path } from "../geometry/path.js";
+import type { CornerStyle } from "../geometry/ring/offset.js";
+import type { Path } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
 import type { DartResult } from "./dart-result.js";
 

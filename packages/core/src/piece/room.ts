@@ -1,10 +1,10 @@
 import { type Bounds, boundsOf } from "../geometry/bounds.js";
 import { type Box, crossesBox, overlap } from "../geometry/box.js";
-import { flatten } from "../geometry/flatten.js";
+import { flatten } from "../geometry/path/flatten.js";
 import { direction, foot } from "../geometry/line.js";
-import { endOf, startOf } from "../geometry/path.js";
+import { endOf, startOf } from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
-import { crossStretches, insideRing } from "../geometry/ring.js";
+import { crossStretches, insideRing } from "../geometry/ring/ring.js";
 import type { PieceResult } from "./piece.js";
 
 /** A straight line from one place to another. */

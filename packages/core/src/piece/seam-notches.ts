@@ -1,4 +1,4 @@
-import { placeAlong } from "../geometry/path.js";
+import { placeAlong } from "../geometry/path/path.js";
 import { amended } from "./assemble.js";
 import { mouthsOn } from "./mouths.js";
 import { type PieceResult, roleText } from "./piece.js";

@@ -1,8 +1,8 @@
 import { evaluated } from "../formula/evaluated.js";
 import type { Frame } from "../formula/scope.js";
 import { boundsOf } from "../geometry/bounds.js";
-import { flatten } from "../geometry/flatten.js";
-import { mapPath, type Path } from "../geometry/path.js";
+import { flatten } from "../geometry/path/flatten.js";
+import { mapPath, type Path } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
 import { amended, assemble, type EdgeParts } from "./assemble.js";
 import type { CarriedNames, PlannedEdge, PlannedPiece } from "./blueprint.js";

@@ -1,5 +1,5 @@
-import { locate } from "../geometry/locate.js";
-import { type Path, placeAlong, reversePath } from "../geometry/path.js";
+import { locate } from "../geometry/path/locate.js";
+import { type Path, placeAlong, reversePath } from "../geometry/path/path.js";
 import { type Point, turn } from "../geometry/point.js";
 import { mouthsOn, ON_THE_EDGE_MM } from "./mouths.js";
 import type { PieceEdge, PieceResult } from "./piece.js";

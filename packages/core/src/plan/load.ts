@@ -1,7 +1,7 @@
 import type { System } from "../system/model.js";
 import type { NotationProblem } from "../system/notation/problem.js";
 import { blockHolding, placeOf, readNotation, type ReadSystem } from "../system/notation/read.js";
-import { compileSystem } from "./compile.js";
+import { compileSystem } from "./compile/compile.js";
 import type { Plan, PlanProblem } from "./plan.js";
 import { type Library, type WrittenOut, writeOut } from "./uses.js";
 

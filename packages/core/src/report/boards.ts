@@ -1,5 +1,5 @@
 import { type Bounds, boundsOf } from "../geometry/bounds.js";
-import { flatten } from "../geometry/flatten.js";
+import { flatten } from "../geometry/path/flatten.js";
 import type { Point } from "../geometry/point.js";
 import { boardsOf } from "../system/statements.js";
 import type { Plan } from "../plan/plan.js";

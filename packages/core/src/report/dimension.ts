@@ -1,4 +1,4 @@
-import { pathLength } from "../geometry/path.js";
+import { pathLength } from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
 import type { Run } from "../run/run.js";

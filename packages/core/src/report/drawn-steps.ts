@@ -1,4 +1,4 @@
-import type { Path } from "../geometry/path.js";
+import type { Path } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
 import type { Run } from "../run/run.js";

@@ -1,5 +1,5 @@
-import { pathLength } from "../geometry/path.js";
-import { svgData } from "../geometry/svg-data.js";
+import { pathLength } from "../geometry/path/path.js";
+import { svgData } from "../geometry/path/svg-data.js";
 import { defaultMark } from "../quantity/tape.js";
 import { doingText } from "../system/notation/print.js";
 import type { Plan } from "../plan/plan.js";

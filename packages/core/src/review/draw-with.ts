@@ -1,7 +1,7 @@
 import { parseFormula } from "../formula/parse.js";
 import type { Evaluate, Frame } from "../formula/scope.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
-import { StepReader } from "../plan/step-reader.js";
+import { StepReader } from "../plan/compile/step-reader.js";
 import type { PointStep } from "../system/model.js";
 import { VERBS } from "../verb/index.js";
 

@@ -3,7 +3,7 @@ import { FormulaError } from "../formula/error.js";
 import { evaluated } from "../formula/evaluated.js";
 import { parseFormula } from "../formula/parse.js";
 import type { Evaluate, Frame } from "../formula/scope.js";
-import { pathLength } from "../geometry/path.js";
+import { pathLength } from "../geometry/path/path.js";
 import { distance } from "../geometry/point.js";
 import { stepName } from "../plan/step-name.js";
 import { noReferences, gather } from "../formula/references.js";

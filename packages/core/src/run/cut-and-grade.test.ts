@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { pathLength, endOf, startOf } from "../geometry/path.js";
+import { pathLength, endOf, startOf } from "../geometry/path/path.js";
 import { printNotation } from "../system/notation/print.js";
 import { readNotation } from "../system/notation/read.js";
 import { loadSystem } from "../plan/load.js";

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { selfCrossing } from "../geometry/ring.js";
+import { selfCrossing } from "../geometry/ring/ring.js";
 import { loadSystem } from "../plan/load.js";
 import { printNotation } from "../system/notation/print.js";
 import { problemText } from "../system/notation/problem.js";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { CheckResult } from "../check/result.js";
-import { distanceToRing, insideRing, selfCrossing } from "../geometry/ring.js";
+import { distanceToRing, insideRing, selfCrossing } from "../geometry/ring/ring.js";
 import { run } from "./run.js";
 import { bodiesFor } from "../test/bodies.js";
 import { readShelf } from "../test/shelf.js";

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { cubicLength } from "../geometry/cubic-length.js";
+import { cubicLength } from "../geometry/curve/cubic-length.js";
 import { stepDimension } from "../report/dimension.js";
 import { runToJson } from "../report/json.js";
 import { loadSystem } from "../plan/load.js";

@@ -3,7 +3,7 @@ import { FormulaError } from "../formula/error.js";
 import type { Frame } from "../formula/scope.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { NoSuchPiece } from "../shaping/find.js";
+import { NoSuchPiece } from "../shaping/outline/find.js";
 import { SHAPINGS } from "../shaping/index.js";
 
 /** One shaping done: the pieces it was done to before and after it, or why it was not done. */

@@ -6,8 +6,8 @@ import { notchesOff } from "../piece/draw-on.js";
 import type { PieceResult } from "../piece/piece.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
 import { stepName } from "../plan/step-name.js";
-import type { Run } from "./run.js";
 import { type Inputs, rangeText } from "./inputs.js";
+import type { StepOutcome } from "./outcome.js";
 
 /** A doubt that does not stop the draft: about an answer (its key), a step (its place in the plan) or a piece (its key). */
 export interface Warning {
@@ -18,7 +18,12 @@ export interface Warning {
 }
 
 /** Every doubt about a draft, in the order a reader meets what they are about. */
-export function warningsOf(plan: Plan, frame: Frame, inputs: Inputs, made: Pick<Run, "outcomes" | "pieces">): Warning[] {
+export function warningsOf(
+  plan: Plan,
+  frame: Frame,
+  inputs: Inputs,
+  made: { readonly outcomes: readonly StepOutcome[]; readonly pieces: readonly PieceResult[] },
+): Warning[] {
   const { unit } = plan.system;
   const warnings: Warning[] = [...inputs.problems, ...inputs.unknown].map((p) => ({ key: p.key, text: p.why }));
   const outside = (value: number, from: number, to: number): boolean => value < from - 1e-6 || value > to + 1e-6;

@@ -7,7 +7,7 @@ import { edgeParts } from "../piece/take.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { carriedOut } from "./extend.js";
-import { exchange, indexOf, pieceOf } from "./find.js";
+import { exchange, indexOf, pieceOf } from "./outline/find.js";
 import type { Shape } from "./shaping.js";
 
 /** What is changed on a piece: pleats let in at an edge, other allowances, and what is drawn on it besides. */

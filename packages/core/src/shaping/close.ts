@@ -1,14 +1,14 @@
 import { closedEdge, closingAngle, type Dart, dartOf, dartPath, foldOf, intakeOf, mouthBetween, otherWay } from "../geometry/dart.js";
-import { endOf, mapPath, type Path, startOf } from "../geometry/path.js";
+import { endOf, mapPath, type Path, startOf } from "../geometry/path/path.js";
 import { distance, type Point, turn } from "../geometry/point.js";
 import { type DartResult, pressedWay } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { closeForms } from "../system/shaping-forms.js";
 import { pointText } from "../verb/form.js";
-import { exchange, pieceOf, pointOf } from "./find.js";
-import { movePart, type Sides, sidesOf } from "./move-part.js";
-import { type Bridge, onOutline, type RingPlace } from "./ring.js";
+import { exchange, pieceOf, pointOf } from "./outline/find.js";
+import { movePart, type Sides, sidesOf } from "./outline/move-part.js";
+import { type Bridge, onOutline, type RingPlace } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Close a dart, all of it or a share, and open it elsewhere: the paper between turns about the point both share. */

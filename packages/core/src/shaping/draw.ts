@@ -3,7 +3,7 @@ import { dartResult, type NamedDart } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { drawForms } from "../system/shaping-forms.js";
-import { exchange, laidLineOf, pieceOf } from "./find.js";
+import { exchange, laidLineOf, pieceOf } from "./outline/find.js";
 import type { Shaping } from "./shaping.js";
 
 /** Draw a dart or a line of the board on a piece that has been shaped. */

@@ -1,14 +1,14 @@
-import { straightCubic } from "../geometry/cubic.js";
+import { straightCubic } from "../geometry/curve/cubic.js";
 import { mirror } from "../geometry/line.js";
-import { crossPaths } from "../geometry/meet-paths.js";
-import { endOf, joinPaths, mapPath, type Path, polyline, reversePath, shiftPath, startOf } from "../geometry/path.js";
-import { pathBetween } from "../geometry/path-between.js";
+import { crossPaths } from "../geometry/path/meet-paths.js";
+import { endOf, joinPaths, mapPath, type Path, polyline, reversePath, shiftPath, startOf } from "../geometry/path/path.js";
+import { pathBetween } from "../geometry/path/path-between.js";
 import { distance, type Point } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { extendForms } from "../system/shaping-forms.js";
-import { edgeOf, exchange } from "./find.js";
+import { edgeOf, exchange } from "./outline/find.js";
 import type { Shaping } from "./shaping.js";
 
 /** Carry an edge out: a stand or a pleat square to it, or a turn-up whose sides mirror what lies above. */

@@ -1,12 +1,12 @@
-import { pathLength, placeAlong } from "../geometry/path.js";
+import { pathLength, placeAlong } from "../geometry/path/path.js";
 import { bearing, type Point, turn, turnBetween } from "../geometry/point.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { foldForms } from "../system/shaping-forms.js";
 import { pointText } from "../verb/form.js";
-import { exchange, pieceOf, pointOf } from "./find.js";
-import { movePart, sidesOf } from "./move-part.js";
-import { onOutline, type RingPlace } from "./ring.js";
+import { exchange, pieceOf, pointOf } from "./outline/find.js";
+import { movePart, sidesOf } from "./outline/move-part.js";
+import { onOutline, type RingPlace } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Fold a wedge away: as wide as asked at one edge, or between two points of it, nothing at the place it is folded to. */

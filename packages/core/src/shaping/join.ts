@@ -1,14 +1,14 @@
-import { flatten } from "../geometry/flatten.js";
-import { locate } from "../geometry/locate.js";
-import { endOf, startOf } from "../geometry/path.js";
+import { flatten } from "../geometry/path/flatten.js";
+import { locate } from "../geometry/path/locate.js";
+import { endOf, startOf } from "../geometry/path/path.js";
 import { bearing, type Point, turn } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import { type PieceEdge, type PieceResult, roleText } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { joinForms } from "../system/shaping-forms.js";
-import { mapContents } from "./contents.js";
-import { edgeOf } from "./find.js";
-import { mapEdge, weld } from "./ring.js";
+import { mapContents } from "./outline/contents.js";
+import { edgeOf } from "./outline/find.js";
+import { mapEdge, weld } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Lay one piece to another along an edge of each, and take them as one: how a strip cut from the front joins the back. */

@@ -1,4 +1,4 @@
-import { pieceOf } from "./find.js";
+import { pieceOf } from "./outline/find.js";
 import type { Shape } from "./shaping.js";
 
 /** A piece that is not cut. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { pathLength } from "../geometry/path.js";
-import { selfCrossing } from "../geometry/ring.js";
+import { pathLength } from "../geometry/path/path.js";
+import { selfCrossing } from "../geometry/ring/ring.js";
 import type { PieceEdge, PieceResult } from "../piece/piece.js";
 import { loadSystem } from "../plan/load.js";
 import { problemText } from "../system/notation/problem.js";

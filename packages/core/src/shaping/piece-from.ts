@@ -1,9 +1,9 @@
 import type { Evaluate } from "../formula/scope.js";
-import { straightCubic } from "../geometry/cubic.js";
-import { flatten } from "../geometry/flatten.js";
-import { locate } from "../geometry/locate.js";
-import { crossPaths } from "../geometry/meet-paths.js";
-import { offsetPath } from "../geometry/offset-path.js";
+import { straightCubic } from "../geometry/curve/cubic.js";
+import { flatten } from "../geometry/path/flatten.js";
+import { locate } from "../geometry/path/locate.js";
+import { crossPaths } from "../geometry/path/meet-paths.js";
+import { offsetPath } from "../geometry/path/offset-path.js";
 import {
   endOf,
   headingAtEnd,
@@ -14,15 +14,15 @@ import {
   reversePath,
   splitPath,
   startOf,
-} from "../geometry/path.js";
+} from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
 import { amended, assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { changed, type PieceChanges } from "./amend.js";
-import { lies } from "./contents.js";
-import { indexOf, pieceOf } from "./find.js";
-import { partOf } from "./part-of.js";
+import { lies } from "./outline/contents.js";
+import { indexOf, pieceOf } from "./outline/find.js";
+import { partOf } from "./outline/part-of.js";
 import type { Shape } from "./shaping.js";
 
 /** A piece to be made from another. */

@@ -1,11 +1,11 @@
-import { locate } from "../geometry/locate.js";
-import { endOf, type Path, pathLength, placeAlong, reversePath, startOf } from "../geometry/path.js";
+import { locate } from "../geometry/path/locate.js";
+import { endOf, type Path, pathLength, placeAlong, reversePath, startOf } from "../geometry/path/path.js";
 import { distance } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { redrawForms } from "../system/shaping-forms.js";
-import { edgeOf, exchange, laidLineOf } from "./find.js";
+import { edgeOf, exchange, laidLineOf } from "./outline/find.js";
 import type { Shaping } from "./shaping.js";
 
 /** Draw an edge anew along a line of the board. */

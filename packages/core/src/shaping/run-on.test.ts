@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { locate } from "../geometry/locate.js";
-import { endOf, headingAtEnd, headingAtStart, pathLength, startOf } from "../geometry/path.js";
+import { locate } from "../geometry/path/locate.js";
+import { endOf, headingAtEnd, headingAtStart, pathLength, startOf } from "../geometry/path/path.js";
 import { distance, type Point, turnOf } from "../geometry/point.js";
 import type { PieceEdge, PieceResult } from "../piece/piece.js";
 import { walkedTo, walkSeam } from "../piece/walk.js";

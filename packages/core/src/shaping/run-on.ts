@@ -1,14 +1,14 @@
 import { crossPathLine } from "../geometry/cross.js";
-import { locate } from "../geometry/locate.js";
-import { straightCubic } from "../geometry/cubic.js";
-import { endOf, headingAtStart, mapPath, type Path, pathLength, reversePath, splitPath, startOf } from "../geometry/path.js";
+import { locate } from "../geometry/path/locate.js";
+import { straightCubic } from "../geometry/curve/cubic.js";
+import { endOf, headingAtStart, mapPath, type Path, pathLength, reversePath, splitPath, startOf } from "../geometry/path/path.js";
 import { distance, type Point, shift } from "../geometry/point.js";
 import type { PieceResult } from "../piece/piece.js";
 import { runForms } from "../system/shaping-forms.js";
 import { DraftError } from "../verb/draft-error.js";
-import { curveBetween } from "./curve-between.js";
-import { edgeOf, exchange, indexOf } from "./find.js";
-import { fromTo, lengthsAround, type Rework, reworked } from "./rework.js";
+import { curveBetween } from "./outline/curve-between.js";
+import { edgeOf, exchange, indexOf } from "./outline/find.js";
+import { fromTo, lengthsAround, type Rework, reworked } from "./outline/rework.js";
 import type { Shaping } from "./shaping.js";
 
 /** Run an edge on over a seam: the pieces laid seam on seam, the edge drawn through as one line, the seam cut or carried on to meet it. */

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { loadSystem } from "../plan/load.js";
 import { runWithPlan as run, type RunWithPlan as Run } from "../test/run-with-plan.js";
 import { closingAngle, type Dart, dartOf } from "../geometry/dart.js";
-import { selfCrossing } from "../geometry/ring.js";
+import { selfCrossing } from "../geometry/ring/ring.js";
 import type { PieceResult } from "../piece/piece.js";
 import { printNotation } from "../system/notation/print.js";
 import { readNotation } from "../system/notation/read.js";

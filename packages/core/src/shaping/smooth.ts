@@ -1,13 +1,13 @@
-import { endOf, pathLength, splitPath, startOf } from "../geometry/path.js";
+import { endOf, pathLength, splitPath, startOf } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
 import type { EdgeParts } from "../piece/assemble.js";
 import { type PieceResult, roleText } from "../piece/piece.js";
 import { smoothForms } from "../system/shaping-forms.js";
 import { DraftError } from "../verb/draft-error.js";
-import { curveBetween } from "./curve-between.js";
-import { exchange, pieceOf } from "./find.js";
-import { lengthsAround, type Rework, reworked } from "./rework.js";
-import { onOutline, placeAt, type RingPlace } from "./ring.js";
+import { curveBetween } from "./outline/curve-between.js";
+import { exchange, pieceOf } from "./outline/find.js";
+import { lengthsAround, type Rework, reworked } from "./outline/rework.js";
+import { onOutline, placeAt, type RingPlace } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Round corners of the outline, as a curve ruler does after pieces were joined. */

@@ -1,21 +1,21 @@
-import { crossPaths } from "../geometry/meet-paths.js";
-import { pathBetween } from "../geometry/path-between.js";
+import { crossPaths } from "../geometry/path/meet-paths.js";
+import { pathBetween } from "../geometry/path/path-between.js";
 import { boundsOf } from "../geometry/bounds.js";
-import { locate } from "../geometry/locate.js";
-import { flatten } from "../geometry/flatten.js";
-import { endOf, type Path, polyline, reversePath, startOf } from "../geometry/path.js";
+import { locate } from "../geometry/path/locate.js";
+import { flatten } from "../geometry/path/flatten.js";
+import { endOf, type Path, polyline, reversePath, startOf } from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
-import { crossStretches } from "../geometry/ring.js";
+import { crossStretches } from "../geometry/ring/ring.js";
 import { amended, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { splitForms } from "../system/shaping-forms.js";
 import { pointText } from "../verb/form.js";
-import { regionOf } from "./contents.js";
-import { type Cut, cutAlong } from "./cut-along.js";
-import { exchange, lineOf, pieceOf, pointOf } from "./find.js";
-import { partOf } from "./part-of.js";
-import { placeAt, stretch } from "./ring.js";
+import { regionOf } from "./outline/contents.js";
+import { type Cut, cutAlong } from "./outline/cut-along.js";
+import { exchange, lineOf, pieceOf, pointOf } from "./outline/find.js";
+import { partOf } from "./outline/part-of.js";
+import { placeAt, stretch } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Cut a piece in two along a line, or along darts and lines one after the other; both new edges take the name of the first and one allowance. */

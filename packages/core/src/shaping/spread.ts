@@ -4,10 +4,10 @@ import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { spreadForms } from "../system/shaping-forms.js";
 import { pointText } from "../verb/form.js";
-import { mapContents } from "./contents.js";
-import { exchange, pieceOf, pointOf } from "./find.js";
-import { movePart, sidesOf } from "./move-part.js";
-import { mapEdge, onOutline } from "./ring.js";
+import { mapContents } from "./outline/contents.js";
+import { exchange, pieceOf, pointOf } from "./outline/find.js";
+import { movePart, sidesOf } from "./outline/move-part.js";
+import { mapEdge, onOutline } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Slash from one edge to another and spread: hinged at the far end, or the same all along. */

@@ -1,12 +1,12 @@
-import { straightCubic } from "../geometry/cubic.js";
-import { endOf, headingAtEnd, headingAtStart, joinPaths, type Path, pathLength, startOf } from "../geometry/path.js";
-import { cubicLength } from "../geometry/cubic-length.js";
+import { straightCubic } from "../geometry/curve/cubic.js";
+import { endOf, headingAtEnd, headingAtStart, joinPaths, type Path, pathLength, startOf } from "../geometry/path/path.js";
+import { cubicLength } from "../geometry/curve/cubic-length.js";
 import type { Point } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { trueForms } from "../system/shaping-forms.js";
-import { edgeOf, exchange } from "./find.js";
+import { edgeOf, exchange } from "./outline/find.js";
 import type { Shaping } from "./shaping.js";
 
 /** True one edge to another: what it lacks in length is added at its end, and the next edge is drawn to the new corner. */

@@ -1,13 +1,13 @@
 import { mirror } from "../geometry/line.js";
-import { endOf, mapPath, reversePath, startOf } from "../geometry/path.js";
+import { endOf, mapPath, reversePath, startOf } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { unfoldForms } from "../system/shaping-forms.js";
-import { mapContents } from "./contents.js";
-import { exchange, pieceOf } from "./find.js";
-import { weld } from "./ring.js";
+import { mapContents } from "./outline/contents.js";
+import { exchange, pieceOf } from "./outline/find.js";
+import { weld } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Open a piece out on its fold: both halves as one piece. */

@@ -1,6 +1,6 @@
 import { crossPathLine } from "../geometry/cross.js";
 import { crossLines } from "../geometry/line.js";
-import { crossPaths } from "../geometry/meet-paths.js";
+import { crossPaths } from "../geometry/path/meet-paths.js";
 import { distance, type Point } from "../geometry/point.js";
 import { DraftError } from "./draft-error.js";
 import { form } from "./form.js";

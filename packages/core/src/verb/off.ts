@@ -1,5 +1,5 @@
 import { direction } from "../geometry/line.js";
-import { headingAtStart } from "../geometry/path.js";
+import { headingAtStart } from "../geometry/path/path.js";
 import { DraftError } from "./draft-error.js";
 import { form } from "./form.js";
 import type { Verb } from "./verb.js";

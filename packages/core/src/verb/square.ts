@@ -1,6 +1,6 @@
 import { foot } from "../geometry/line.js";
-import { locate } from "../geometry/locate.js";
-import { placeAlong } from "../geometry/path.js";
+import { locate } from "../geometry/path/locate.js";
+import { placeAlong } from "../geometry/path/path.js";
 import { DraftError } from "./draft-error.js";
 import { form } from "./form.js";
 import type { Verb } from "./verb.js";

@@ -1,6 +1,6 @@
 import type { Evaluate, Frame } from "../formula/scope.js";
 import type { Line } from "../geometry/line.js";
-import type { Path } from "../geometry/path.js";
+import type { Path } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
 import type { Form } from "./form.js";
 

@@ -3,7 +3,7 @@ import { checkWord, loadSystem, run } from "@lodrin/core";
 import { systemCard } from "@lodrin/formats";
 import { describe, expect, it } from "vitest";
 import { sceneOf } from "../board/scene.js";
-import { doubtsByKey, readSet } from "./bodies/doubts.js";
+import { doubtsByKey, readSet } from "../measures/doubts.js";
 import { byWeight, figuresOf } from "./draft/check-words.js";
 import { coverage } from "./shelf/coverage.js";
 

@@ -5,7 +5,7 @@ import { changesOf } from "./bodies/changes.js";
 import { coverage } from "./shelf/coverage.js";
 import { fitsWish, LIBRARY_SCHOOL } from "./shelf/filter-shelf.js";
 import { firstWords } from "./shelf/first-words.js";
-import { draftName, firstDrawn } from "./shelf/new-draft.js";
+import { draftName, firstDrawn } from "../drafting/new-draft.js";
 import { factsText } from "./workroom/facts-text.js";
 
 const notation = readFileSync("systems/08-menswear-flat-shirt-block.lodrin", "utf8");

@@ -1,4 +1,4 @@
-import { type Cubic, cubicHeading } from "../../geometry/cubic.js";
+import { type Cubic, cubicHeading } from "../../geometry/curve/cubic.js";
 import { turnOf } from "../../geometry/point.js";
 import { type PieceEdge, type PieceResult, roleText } from "../../piece/piece.js";
 import { type CheckResult, makeCheck } from "../result.js";

@@ -1,5 +1,5 @@
 import type { Point } from "../../geometry/point.js";
-import { distanceToRing, selfCrossing } from "../../geometry/ring.js";
+import { distanceToRing, selfCrossing } from "../../geometry/ring/ring.js";
 import type { PieceResult } from "../../piece/piece.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";

@@ -1,4 +1,4 @@
-import { headingAtEnd, headingAtStart, endOf } from "../../geometry/path.js";
+import { headingAtEnd, headingAtStart, endOf } from "../../geometry/path/path.js";
 import { turnOf } from "../../geometry/point.js";
 import { pairText, roleText, seamText } from "../../piece/piece.js";
 import { type SeamCorner, seamEnds } from "../../piece/walk.js";

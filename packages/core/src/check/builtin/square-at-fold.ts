@@ -1,4 +1,4 @@
-import { headingAtEnd, headingAtStart, startOf, endOf } from "../../geometry/path.js";
+import { headingAtEnd, headingAtStart, startOf, endOf } from "../../geometry/path/path.js";
 import { turnOf } from "../../geometry/point.js";
 import { type PieceEdge, type PieceResult, roleText } from "../../piece/piece.js";
 import { type CheckResult, makeCheck } from "../result.js";

@@ -1,7 +1,7 @@
 import type { Frame } from "../../formula/scope.js";
-import { endOf, startOf } from "../../geometry/path.js";
+import { endOf, startOf } from "../../geometry/path/path.js";
 import type { Point } from "../../geometry/point.js";
-import { distanceToRing } from "../../geometry/ring.js";
+import { distanceToRing } from "../../geometry/ring/ring.js";
 import type { PieceResult } from "../../piece/piece.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";

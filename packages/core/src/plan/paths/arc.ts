@@ -1,9 +1,9 @@
 import { FormulaError } from "../../formula/error.js";
-import { arcPath, circleThrough } from "../../geometry/arc.js";
+import { arcPath, circleThrough } from "../../geometry/curve/arc.js";
 import { bearing, distance, turnBetween } from "../../geometry/point.js";
 import { DraftError } from "../../verb/draft-error.js";
 import { pointText } from "../../verb/form.js";
-import type { StepReader } from "../step-reader.js";
+import type { StepReader } from "../compile/step-reader.js";
 import type { PathMaker } from "./path-maker.js";
 
 /** How unequally far (mm) the ends of an arc may lie from its centre. */

@@ -1,5 +1,5 @@
 import { FormulaError } from "../../formula/error.js";
-import { hobby } from "../../geometry/hobby.js";
+import { hobby } from "../../geometry/curve/hobby.js";
 import {
   endOf,
   headingAtEnd,
@@ -10,7 +10,7 @@ import {
   reversePath,
   splitPath,
   startOf,
-} from "../../geometry/path.js";
+} from "../../geometry/path/path.js";
 import { distance } from "../../geometry/point.js";
 import { DraftError } from "../../verb/draft-error.js";
 import type { PathMaker } from "./path-maker.js";

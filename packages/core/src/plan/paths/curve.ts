@@ -1,14 +1,14 @@
 import { FormulaError } from "../../formula/error.js";
 import type { Evaluate, Frame } from "../../formula/scope.js";
-import { hobby, type Knot } from "../../geometry/hobby.js";
-import { type Path, pathLength } from "../../geometry/path.js";
+import { hobby, type Knot } from "../../geometry/curve/hobby.js";
+import { type Path, pathLength } from "../../geometry/path/path.js";
 import type { Point } from "../../geometry/point.js";
 import { samePlace } from "../../geometry/point.js";
 import { pointText } from "../../verb/form.js";
 import { DraftError } from "../../verb/draft-error.js";
-import type { Heading } from "../direction.js";
-import { CURVE_STYLES, type CurveStyle } from "../curve-styles.js";
-import { type StepReader, WHOLE } from "../step-reader.js";
+import type { Heading } from "../compile/direction.js";
+import { CURVE_STYLES, type CurveStyle } from "../compile/curve-styles.js";
+import { type StepReader, WHOLE } from "../compile/step-reader.js";
 import { fitFullness, LEAST_FULL, MOST_FULL } from "./fit-fullness.js";
 import type { PathMaker } from "./path-maker.js";
 

@@ -2,8 +2,8 @@ import { FormulaError } from "../../formula/error.js";
 import { dartPath } from "../../geometry/dart.js";
 import { distance } from "../../geometry/point.js";
 import { DraftError } from "../../verb/draft-error.js";
-import { dartLegs } from "../dart-legs.js";
-import type { StepReader } from "../step-reader.js";
+import { dartLegs } from "../compile/dart-legs.js";
+import type { StepReader } from "../compile/step-reader.js";
 import type { PathMaker } from "./path-maker.js";
 
 type Reader = ReturnType<StepReader["point"]>;

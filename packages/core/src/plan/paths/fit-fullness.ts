@@ -1,4 +1,4 @@
-import type { Path } from "../../geometry/path.js";
+import type { Path } from "../../geometry/path/path.js";
 import { DraftError } from "../../verb/draft-error.js";
 
 /** The flattest and the fullest a curve may be. */

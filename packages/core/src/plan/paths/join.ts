@@ -1,8 +1,8 @@
 import { FormulaError } from "../../formula/error.js";
 import type { Frame } from "../../formula/scope.js";
-import { chain } from "../../geometry/chain.js";
-import { pathBetween } from "../../geometry/path-between.js";
-import { reversePath } from "../../geometry/path.js";
+import { chain } from "../../geometry/path/chain.js";
+import { pathBetween } from "../../geometry/path/path-between.js";
+import { reversePath } from "../../geometry/path/path.js";
 import { DraftError } from "../../verb/draft-error.js";
 import type { PathMaker } from "./path-maker.js";
 

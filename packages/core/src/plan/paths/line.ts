@@ -1,8 +1,8 @@
 import { FormulaError } from "../../formula/error.js";
 import type { Frame } from "../../formula/scope.js";
-import { type Cubic, straightCubic } from "../../geometry/cubic.js";
+import { type Cubic, straightCubic } from "../../geometry/curve/cubic.js";
 import { type Point, samePlace } from "../../geometry/point.js";
-import { WHOLE } from "../step-reader.js";
+import { WHOLE } from "../compile/step-reader.js";
 import type { PathMaker } from "./path-maker.js";
 
 /** Straight through its points. */

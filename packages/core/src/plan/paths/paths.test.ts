@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { arcPath, circleThrough } from "../../geometry/arc.js";
-import { cubicAt } from "../../geometry/cubic.js";
-import { headingAtEnd, headingAtStart, type Path, pathLength } from "../../geometry/path.js";
+import { arcPath, circleThrough } from "../../geometry/curve/arc.js";
+import { cubicAt } from "../../geometry/curve/cubic.js";
+import { headingAtEnd, headingAtStart, type Path, pathLength } from "../../geometry/path/path.js";
 import { distance } from "../../geometry/point.js";
 import { printNotation } from "../../system/notation/print.js";
 import { readNotation } from "../../system/notation/read.js";
-import { CURVE_STYLES } from "../curve-styles.js";
+import { CURVE_STYLES } from "../compile/curve-styles.js";
 import { loadSystem } from "../load.js";
 import { run } from "../../run/run.js";
 

@@ -1,12 +1,12 @@
 import { FormulaError } from "../../formula/error.js";
 import { mirror } from "../../geometry/line.js";
-import { offsetPath } from "../../geometry/offset-path.js";
-import { mapPath, type Path, pathLength, placeAlong, shiftPath } from "../../geometry/path.js";
+import { offsetPath } from "../../geometry/path/offset-path.js";
+import { mapPath, type Path, pathLength, placeAlong, shiftPath } from "../../geometry/path/path.js";
 import { type Point, turn } from "../../geometry/point.js";
 import type { PathStep } from "../../system/model.js";
 import { DraftError } from "../../verb/draft-error.js";
-import { WHOLE } from "../step-reader.js";
-import { lineReader } from "../lines.js";
+import { WHOLE } from "../compile/step-reader.js";
+import { lineReader } from "../compile/lines.js";
 import type { PathMaker } from "./path-maker.js";
 
 /** A drawn path gone over with the tracing wheel: as it lies, moved, turned, beside itself, or through the paper folded on a line. */

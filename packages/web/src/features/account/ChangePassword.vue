@@ -4,7 +4,7 @@ import type { FormInstance, FormRules } from "element-plus";
 import { reactive, ref } from "vue";
 import { call } from "../../api/call.js";
 import { useAttempt } from "../../ui/use-attempt.js";
-import { passwordRules } from "./password-rules.js";
+import { passwordRules } from "../../ui/password-rules.js";
 
 /** A new password, on showing that one knows the old. */
 const form = ref<FormInstance>();

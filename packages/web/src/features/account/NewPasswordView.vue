@@ -5,7 +5,7 @@ import { reactive, ref } from "vue";
 import { useRoute } from "vue-router";
 import { call } from "../../api/call.js";
 import { useAttempt } from "../../ui/use-attempt.js";
-import { passwordRules } from "./password-rules.js";
+import { passwordRules } from "../../ui/password-rules.js";
 import LinkButton from "../../ui/LinkButton.vue";
 
 /** Where the link for a forgotten password leads. Its token stands behind the #, which no server is sent and no log keeps. */

@@ -3,7 +3,7 @@ import { onBeforeUnmount } from "vue";
 import { useRoute } from "vue-router";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
-import { useOpenDraft } from "../draft/use-draft.js";
+import { useOpenDraft } from "../../drafting/use-draft.js";
 import TableStand from "./TableStand.vue";
 
 /** A draft beside the paper: one step, very large. */

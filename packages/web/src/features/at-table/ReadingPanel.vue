@@ -5,7 +5,7 @@ import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 import TapeField from "../../ui/TapeField.vue";
 import { useKeptText } from "../../ui/use-kept-text.js";
-import { howSure, offSaid, readingSaid } from "./cause-words.js";
+import { howSure, offSaid, readingSaid } from "../../review/cause-words.js";
 
 /** What the tape reads on the own paper, judged: quiet when it is right, else what probably happened and what it spoils. */
 const props = defineProps<{

@@ -2,7 +2,7 @@
 import { type ControlReading, type HomeUnit, type Plan, type Run, sheetsFor, statementsOf, tapeText, toolsFor } from "@lodrin/core";
 import { computed } from "vue";
 import FigureText from "../../ui/FigureText.vue";
-import { readingSaid } from "./cause-words.js";
+import { readingSaid } from "../../review/cause-words.js";
 
 /** What to have ready before the first line: tools, paper, cautions, and what to measure on the way. */
 const props = defineProps<{ plan: Plan; run: Run; unit: HomeUnit; controls: readonly ControlReading[] }>();

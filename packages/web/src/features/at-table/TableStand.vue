@@ -14,19 +14,19 @@ import TapeMeasure from "../../ui/TapeMeasure.vue";
 import UnitSwitch from "../../ui/UnitSwitch.vue";
 import { useKeys } from "../../ui/use-keys.js";
 import { useLoad } from "../../ui/use-load.js";
-import { type OpenDraft, useDrafting } from "../draft/use-draft.js";
-import BigStep from "./BigStep.vue";
-import { keptReading } from "./cause-words.js";
-import { timeLeft } from "./minutes-said.js";
+import { type OpenDraft, useDrafting } from "../../drafting/use-draft.js";
+import BigStep from "../../handout/BigStep.vue";
+import { keptReading } from "../../review/cause-words.js";
+import { timeLeft } from "../../ui/minutes-said.js";
 import ReadingPanel from "./ReadingPanel.vue";
 import ReadyList from "./ReadyList.vue";
 import { useAtTable } from "./use-at-table.js";
-import { useReview } from "./use-review.js";
+import { useReview } from "../../review/use-review.js";
 import { useVoice } from "./use-voice.js";
 
 // Whoever is in no class has none to follow.
-const FollowBar = defineAsyncComponent(() => import("../classes/FollowBar.vue"));
-const StepQuestions = defineAsyncComponent(() => import("../classes/StepQuestions.vue"));
+const FollowBar = defineAsyncComponent(() => import("../../live/FollowBar.vue"));
+const StepQuestions = defineAsyncComponent(() => import("../../questions/StepQuestions.vue"));
 
 /** The table by hand: the step large on the left, the drawing of it beside, one key to go on. */
 const props = defineProps<{ open: OpenDraft }>();

@@ -4,7 +4,7 @@ import { defaultMark, type HomeUnit, measurementName, plainFigure, readTape, tap
 import { computed } from "vue";
 import FigureText from "../../ui/FigureText.vue";
 import { sayDay } from "../../ui/times.js";
-import { readSet } from "./doubts.js";
+import { readSet } from "../../measures/doubts.js";
 
 /** Two dates of one person, figure by figure, with the difference. */
 const props = defineProps<{ older: MeasurementSet; newer: MeasurementSet; unit: HomeUnit }>();

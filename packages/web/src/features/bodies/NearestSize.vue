@@ -3,8 +3,8 @@ import type { MeasurementSet } from "@lodrin/contract";
 import { nearestInWords, nearestSize } from "@lodrin/core";
 import { computed } from "vue";
 import { useCharts } from "../../stores/charts.js";
-import { sizesMm } from "../sizes/size-body.js";
-import { readSet } from "./doubts.js";
+import { sizesMm } from "../../measures/size-body.js";
+import { readSet } from "../../measures/doubts.js";
 
 /** The size of each chart that lies nearest to a person, and where the person differs from it, in words. */
 const props = defineProps<{ set: MeasurementSet; unit: "in" | "cm" }>();

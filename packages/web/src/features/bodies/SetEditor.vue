@@ -12,7 +12,7 @@ import SaveState from "../../ui/SaveState.vue";
 import TapeField from "../../ui/TapeField.vue";
 import { useRest } from "../../ui/use-rest.js";
 import { withKey } from "../../ui/with-key.js";
-import { doubtsByKey } from "./doubts.js";
+import { doubtsByKey } from "../../measures/doubts.js";
 
 /** One dated set of measurements: fields, the figure that shows the tape, doubts beside the fields. Saves by itself. */
 const props = defineProps<{ set: MeasurementSet; child: boolean }>();

@@ -1,5 +1,5 @@
 import type { MeasurementSet } from "@lodrin/contract";
-import { readSet } from "./doubts.js";
+import { readSet } from "../../measures/doubts.js";
 
 /** How one measurement went from date to date: its difference from the first date it was taken on, in mm. */
 export interface Course {

@@ -3,17 +3,17 @@ import type { Work } from "@lodrin/contract";
 import type { Difference, Finding, LoadedSystem } from "@lodrin/core";
 import { computed, defineAsyncComponent } from "vue";
 import { useSession } from "../../stores/session.js";
-import DrawerFrame from "../draft/DrawerFrame.vue";
-import DrawerRail from "../draft/DrawerRail.vue";
+import DrawerFrame from "../../drawers/DrawerFrame.vue";
+import DrawerRail from "../../drawers/DrawerRail.vue";
 import type { WorkAutosave, Writing } from "./use-writing.js";
 
 // What is pulled out is fetched when it is: the table opens sooner.
-const ClassesGotWrong = defineAsyncComponent(() => import("./ClassesGotWrong.vue"));
-const FilesPanel = defineAsyncComponent(() => import("./FilesPanel.vue"));
-const HelpPanel = defineAsyncComponent(() => import("./HelpPanel.vue"));
-const SoundPanel = defineAsyncComponent(() => import("./SoundPanel.vue"));
-const TryPanel = defineAsyncComponent(() => import("./TryPanel.vue"));
-const VersionsPanel = defineAsyncComponent(() => import("./VersionsPanel.vue"));
+const ClassesGotWrong = defineAsyncComponent(() => import("./range/ClassesGotWrong.vue"));
+const FilesPanel = defineAsyncComponent(() => import("./panels/FilesPanel.vue"));
+const HelpPanel = defineAsyncComponent(() => import("./panels/HelpPanel.vue"));
+const SoundPanel = defineAsyncComponent(() => import("./range/SoundPanel.vue"));
+const TryPanel = defineAsyncComponent(() => import("./panels/TryPanel.vue"));
+const VersionsPanel = defineAsyncComponent(() => import("./panels/VersionsPanel.vue"));
 
 /** The drawers of the writing table, and the rail that pulls them out. The range takes the place of the paper and is only called here. */
 const props = defineProps<{

@@ -4,7 +4,7 @@ import { computed } from "vue";
 import { RouterLink } from "vue-router";
 import SaveState from "../../ui/SaveState.vue";
 import UnitSwitch from "../../ui/UnitSwitch.vue";
-import { useHands } from "./use-hands.js";
+import { useHands } from "./text/use-hands.js";
 import type { TryBody, WorkAutosave } from "./use-writing.js";
 
 /** What is written, whether it is kept, the body it is tried on, and the way to publish it. */

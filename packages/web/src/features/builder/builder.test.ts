@@ -2,10 +2,10 @@ import { readFileSync } from "node:fs";
 import { Text } from "@codemirror/state";
 import { loadSystem } from "@lodrin/core";
 import { describe, expect, it } from "vitest";
-import { completionsAt } from "./completions.js";
-import { LINE_WORDS } from "./line-words.js";
+import { completionsAt } from "./text/completions.js";
+import { LINE_WORDS } from "./text/line-words.js";
 import { NEW_SYSTEM } from "./new-system.js";
-import { diagnosticOf } from "./problems.js";
+import { diagnosticOf } from "./text/problems.js";
 
 const shirt = readFileSync("systems/08-menswear-flat-shirt-block.lodrin", "utf8");
 

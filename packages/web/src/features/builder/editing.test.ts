@@ -14,14 +14,14 @@ import {
 } from "@lodrin/core";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { hunksOf, merged } from "./hunks.js";
-import { fieldText, type RowField, rowFields, withField } from "./row-fields.js";
-import { rowWords } from "./row-words.js";
-import { plotted, rowsFrom } from "./table-rows.js";
-import { changesOf } from "./text-changes.js";
-import { STOPS } from "./tour-stops.js";
+import { hunksOf, merged } from "./text/hunks.js";
+import { fieldText, type RowField, rowFields, withField } from "./rows/row-fields.js";
+import { rowWords } from "./rows/row-words.js";
+import { plotted, rowsFrom } from "./rows/table-rows.js";
+import { changesOf } from "./text/text-changes.js";
+import { STOPS } from "./tour/tour-stops.js";
 import { NEW_SYSTEM } from "./new-system.js";
-import { placeFor } from "./use-trial.js";
+import { placeFor } from "./paper/use-trial.js";
 import { quickLines, putLines } from "@lodrin/core";
 
 const TEXT = `# The house's own

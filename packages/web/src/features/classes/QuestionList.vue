@@ -4,7 +4,7 @@ import { computed } from "vue";
 import { call } from "../../api/call.js";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
-import QuestionThread from "./QuestionThread.vue";
+import QuestionThread from "../../questions/QuestionThread.vue";
 import { useList } from "./use-list.js";
 
 /** Everything asked in the class, what is not answered first. */

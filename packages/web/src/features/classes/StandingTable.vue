@@ -5,8 +5,8 @@ import { call } from "../../api/call.js";
 import LoadState from "../../ui/LoadState.vue";
 import { sayMoment } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
-import { minutesSaid } from "../at-table/minutes-said.js";
-import { readingSaid } from "../at-table/cause-words.js";
+import { minutesSaid } from "../../ui/minutes-said.js";
+import { readingSaid } from "../../review/cause-words.js";
 
 /** Who is where in each draft, and which readings are off and why: of students who share their figures. */
 const props = defineProps<{ schoolClass: SchoolClass }>();

@@ -3,11 +3,11 @@ import { cameraOver, loadSystem, type Point, readNotation, throughHomography } f
 import dayjs from "dayjs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { minutesSaid, timeLeft } from "../at-table/minutes-said.js";
-import { byDay, slipLines } from "../progress/slip-words.js";
-import { dueSaid } from "./due-said.js";
-import { cornerPoints, judgeMarks } from "./judge-marks.js";
-import { withWatch } from "./make-note.js";
+import { minutesSaid, timeLeft } from "../../ui/minutes-said.js";
+import { byDay, slipLines } from "../../review/slip-words.js";
+import { dueSaid } from "../../ui/due-said.js";
+import { cornerPoints, judgeMarks } from "./hand-ins/judge-marks.js";
+import { withWatch } from "../../questions/make-note.js";
 
 const at = (name: string, x: number, y: number): { name: string; at: Point } => ({ name, at: { x, y } });
 const DRAFT = [at("#0", 0, 0), at("#1", 0, 250), at("#2", 0, 600), at("#3", 400, 0), at("#4", 380, 610), at("#5", 200, 300)];

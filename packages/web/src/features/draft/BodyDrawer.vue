@@ -6,8 +6,8 @@ import BodyFigure from "../../ui/BodyFigure.vue";
 import TapeField from "../../ui/TapeField.vue";
 import { withKey } from "../../ui/with-key.js";
 import { sayDay } from "../../ui/times.js";
-import { doubtsByKey } from "../bodies/doubts.js";
-import type { DraftAutosave } from "./use-draft.js";
+import { doubtsByKey } from "../../measures/doubts.js";
+import type { DraftAutosave } from "../../drafting/use-draft.js";
 
 /** The body this draft is made for: the figures as they were taken, what is still missing, doubts, and another set to take. */
 const props = defineProps<{ autosave: DraftAutosave; plan: Plan; missing: readonly string[] }>();

@@ -6,7 +6,7 @@ import type { UploadFile } from "element-plus";
 import { ref } from "vue";
 import { useUndo } from "../../stores/undo.js";
 import { fitAnswers } from "./fit-answers.js";
-import type { DraftAutosave } from "./use-draft.js";
+import type { DraftAutosave } from "../../drafting/use-draft.js";
 
 /** Measurements and settings brought back in from a CSV file; what the file does not name stays as it is. */
 const props = defineProps<{ autosave: DraftAutosave; plan: Plan }>();

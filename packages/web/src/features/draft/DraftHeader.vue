@@ -9,8 +9,8 @@ import LinkButton from "../../ui/LinkButton.vue";
 import SaveState from "../../ui/SaveState.vue";
 import UnitSwitch from "../../ui/UnitSwitch.vue";
 import { useAttempt } from "../../ui/use-attempt.js";
-import { draftName } from "../shelf/new-draft.js";
-import type { DraftAutosave } from "./use-draft.js";
+import { draftName } from "../../drafting/new-draft.js";
+import type { DraftAutosave } from "../../drafting/use-draft.js";
 
 /** Over the table: which draft this is, whether it is saved, the unit, and what can be done with the draft as a whole. */
 const props = defineProps<{ autosave: DraftAutosave; system: ShelfSystem }>();

@@ -13,13 +13,13 @@ import { useKeys } from "../../ui/use-keys.js";
 import TapeMeasure from "../../ui/TapeMeasure.vue";
 import ChecksDrawer from "./ChecksDrawer.vue";
 import DraftHeader from "./DraftHeader.vue";
-import DrawerFrame from "./DrawerFrame.vue";
-import DrawerRail from "./DrawerRail.vue";
+import DrawerFrame from "../../drawers/DrawerFrame.vue";
+import DrawerRail from "../../drawers/DrawerRail.vue";
 import GhostNote from "./GhostNote.vue";
 import HandoutList from "./HandoutList.vue";
 import KeysHelp from "./KeysHelp.vue";
-import StepControls from "./StepControls.vue";
-import { DRAFT_FIELDS, type OpenDraft, useDrafting } from "./use-draft.js";
+import StepControls from "../../handout/StepControls.vue";
+import { DRAFT_FIELDS, type OpenDraft, useDrafting } from "../../drafting/use-draft.js";
 import { useGhost } from "./use-ghost.js";
 import { useShaping } from "./use-shaping.js";
 

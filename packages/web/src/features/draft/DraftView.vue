@@ -4,7 +4,7 @@ import { onBeforeRouteLeave, useRoute } from "vue-router";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
 import DraftTable from "./DraftTable.vue";
-import { useOpenDraft } from "./use-draft.js";
+import { useOpenDraft } from "../../drafting/use-draft.js";
 
 const route = useRoute();
 const { open, load, close } = useOpenDraft(() => String(route.params["id"]));

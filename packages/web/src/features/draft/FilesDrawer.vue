@@ -5,7 +5,7 @@ import LinkButton from "../../ui/LinkButton.vue";
 import BringIn from "./BringIn.vue";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { takeFile } from "../../ui/take-file.js";
-import type { DraftAutosave } from "./use-draft.js";
+import type { DraftAutosave } from "../../drafting/use-draft.js";
 
 /** Print and files: what can be taken away. Everything waits until the draft is saved, so that the file is the draft. */
 const props = defineProps<{ autosave: DraftAutosave; plan: Plan; unit: HomeUnit; missing: boolean }>();

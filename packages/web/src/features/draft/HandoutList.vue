@@ -4,7 +4,7 @@ import { ArrowRight } from "@element-plus/icons-vue";
 import { refDebounced, useIntersectionObserver } from "@vueuse/core";
 import { computed, nextTick, ref, type Ref, shallowRef, useTemplateRef, watch } from "vue";
 import { useRest } from "../../ui/use-rest.js";
-import HandoutStep from "./HandoutStep.vue";
+import HandoutStep from "../../handout/HandoutStep.vue";
 
 /**
  * The system as a teacher would hand it out: headings, numbered sentences, the current step open. It is given where the run

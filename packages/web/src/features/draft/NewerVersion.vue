@@ -7,7 +7,7 @@ import { call } from "../../api/call.js";
 import { type ShelfSystem, useShelf } from "../../stores/shelf.js";
 import DifferenceList from "../../ui/DifferenceList.vue";
 import { useAttempt } from "../../ui/use-attempt.js";
-import type { DraftAutosave } from "./use-draft.js";
+import type { DraftAutosave } from "../../drafting/use-draft.js";
 
 /** Told when the system has a newer version than the draft: what is otherwise, drawn over the draft, before it goes over. */
 const props = defineProps<{ autosave: DraftAutosave; system: ShelfSystem }>();

@@ -2,7 +2,7 @@
 import { statementsOf, type System, wordsIn } from "@lodrin/core";
 import { computed, ref } from "vue";
 import MarkdownText from "../../ui/MarkdownText.vue";
-import type { DraftAutosave } from "./use-draft.js";
+import type { DraftAutosave } from "../../drafting/use-draft.js";
 
 /** Name and note of the draft, its lesson, words and cautions. */
 const props = defineProps<{ autosave: DraftAutosave; system: System }>();

@@ -4,9 +4,9 @@ import { type HomeUnit, inWords, type Plan, type Run } from "@lodrin/core";
 import { computed, onBeforeUnmount, type Ref, ref } from "vue";
 import { useUndo } from "../../stores/undo.js";
 import { withKey } from "../../ui/with-key.js";
-import ChoiceField from "./ChoiceField.vue";
-import SettingField from "./SettingField.vue";
-import type { DraftAutosave } from "./use-draft.js";
+import ChoiceField from "../../handout/ChoiceField.vue";
+import SettingField from "../../handout/SettingField.vue";
+import type { DraftAutosave } from "../../drafting/use-draft.js";
 import type { Trial } from "./use-ghost.js";
 
 /**

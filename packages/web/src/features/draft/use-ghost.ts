@@ -1,6 +1,6 @@
 import { distance, type Plan, pointText, run, type Run, pointOnBoard } from "@lodrin/core";
 import { computed, type ComputedRef, ref, type Ref } from "vue";
-import type { DraftAutosave } from "./use-draft.js";
+import type { DraftAutosave } from "../../drafting/use-draft.js";
 
 /** An option of a choice that is not taken: laid over the draft as a ghost to see what it would change. */
 export interface Trial {

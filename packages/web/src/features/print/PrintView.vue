@@ -9,7 +9,7 @@ import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { takeFile } from "../../ui/take-file.js";
-import { useOpenDraft } from "../draft/use-draft.js";
+import { useOpenDraft } from "../../drafting/use-draft.js";
 import PaperChoice from "./PaperChoice.vue";
 import SheetPlan from "./SheetPlan.vue";
 

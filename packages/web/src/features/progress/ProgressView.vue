@@ -6,8 +6,8 @@ import { call } from "../../api/call.js";
 import LinkButton from "../../ui/LinkButton.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
-import { minutesSaid } from "../at-table/minutes-said.js";
-import { byDay, slipLines } from "./slip-words.js";
+import { minutesSaid } from "../../ui/minutes-said.js";
+import { byDay, slipLines } from "../../review/slip-words.js";
 
 const PlotLines = defineAsyncComponent(() => import("../../ui/PlotLines.vue"));
 

@@ -14,9 +14,9 @@ import LinkButton from "../../ui/LinkButton.vue";
 import LoadState from "../../ui/LoadState.vue";
 import { sayDay } from "../../ui/times.js";
 import { useLoad } from "../../ui/use-load.js";
-import { sizeWritten } from "../sizes/size-body.js";
+import { sizeWritten } from "../../measures/size-body.js";
 import { coverage } from "./coverage.js";
-import { draftName, firstDrawn } from "./new-draft.js";
+import { draftName, firstDrawn } from "../../drafting/new-draft.js";
 
 const route = useRoute();
 const router = useRouter();

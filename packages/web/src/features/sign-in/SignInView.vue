@@ -6,7 +6,7 @@ import { useRoute, useRouter } from "vue-router";
 import { call, CallError } from "../../api/call.js";
 import { useSession } from "../../stores/session.js";
 import { useAttempt } from "../../ui/use-attempt.js";
-import { passwordRules } from "../account/password-rules.js";
+import { passwordRules } from "../../ui/password-rules.js";
 import EntryPicture from "./EntryPicture.vue";
 
 const session = useSession();

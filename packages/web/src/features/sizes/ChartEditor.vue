@@ -11,8 +11,8 @@ import CollisionNotice from "../../ui/CollisionNotice.vue";
 import { giveFile } from "../../ui/take-file.js";
 import SaveState from "../../ui/SaveState.vue";
 import { withKey } from "../../ui/with-key.js";
-import { cellsOf } from "./paste-grid.js";
-import { sizesMm } from "./size-body.js";
+import { cellsOf } from "../../measures/paste-grid.js";
+import { sizesMm } from "../../measures/size-body.js";
 
 /** One chart as a grid: typed, pasted from a spreadsheet, gone through by key. Doubts stand at their cells. Saves by itself. */
 const props = defineProps<{ chart: SizeChart }>();

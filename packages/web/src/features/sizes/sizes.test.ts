@@ -1,8 +1,8 @@
 import { readChart, writeChart } from "@lodrin/formats";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { cellsOf } from "./paste-grid.js";
-import { sizesMm, sizeWritten } from "./size-body.js";
+import { cellsOf } from "../../measures/paste-grid.js";
+import { sizesMm, sizeWritten } from "../../measures/size-body.js";
 
 const CHART = {
   columns: [

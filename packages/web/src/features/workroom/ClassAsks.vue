@@ -4,8 +4,8 @@ import { onMounted, ref, shallowRef } from "vue";
 import { RouterLink } from "vue-router";
 import { call } from "../../api/call.js";
 import { useClasses } from "../../stores/classes.js";
-import { dueSaid } from "../classes/due-said.js";
-import LiveNow from "../classes/LiveNow.vue";
+import { dueSaid } from "../../ui/due-said.js";
+import LiveNow from "../../live/LiveNow.vue";
 
 /** What my classes ask of me: a lesson under way, what is to be handed in; for a teacher, what was handed in and not looked at. */
 const classes = useClasses();

@@ -1,0 +1,56 @@
+import { drawnPathIndex, pointIndex } from "../../formula/look-up.js";
+import type { Frame, Scope } from "../../formula/scope.js";
+import type { LineTree, Way } from "../../formula/tree.js";
+import { endOf, type Path, startOf } from "../../geometry/path/path.js";
+import type { Point } from "../../geometry/point.js";
+import { pointText } from "../../verb/form.js";
+import type { LineOrPath } from "../../verb/verb.js";
+import { MissingPart } from "../missing.js";
+
+const WAYS: Record<Way, Point> = {
+  up: { x: 0, y: -1 },
+  down: { x: 0, y: 1 },
+  out: { x: 1, y: 0 },
+  in: { x: -1, y: 0 },
+  left: { x: -1, y: 0 },
+  right: { x: 1, y: 0 },
+  across: { x: 1, y: 0 },
+};
+
+/** Reads a point from the frame; throws MissingPart when its step was skipped or failed. */
+export function pointReader(id: string, scope: Scope, at: readonly [number, number]): (f: Frame) => Point {
+  const index = pointIndex(id, scope, at);
+  return (f) => f.points[index] ?? missing(pointText(id));
+}
+
+/** Reads a path from the frame, an edge of a piece as it is cut; throws MissingPart when its step was skipped or failed. */
+export function pathReader(name: string, scope: Scope, at: readonly [number, number]): (f: Frame) => Path {
+  const index = drawnPathIndex(name, scope, at);
+  return (f) => f.paths[index] ?? missing(name);
+}
+
+function missing(what: string): never {
+  throw new MissingPart(what);
+}
+
+/** Compiles a line. A named path that is one straight stretch counts as a straight line. */
+export function lineReader(tree: LineTree, scope: Scope): (f: Frame) => LineOrPath {
+  if (tree.type === "through") {
+    const a = pointReader(tree.a, scope, tree.at);
+    const b = pointReader(tree.b, scope, tree.at);
+    return (f) => ({ line: { a: a(f), b: b(f) } });
+  }
+  if (tree.type === "ray") {
+    const from = pointReader(tree.from, scope, tree.at);
+    const way = WAYS[tree.dir];
+    return (f) => {
+      const a = from(f);
+      return { line: { a, b: { x: a.x + way.x, y: a.y + way.y } } };
+    };
+  }
+  const read = pathReader(tree.name, scope, tree.at);
+  return (f) => {
+    const path = read(f);
+    return path.segments.length === 1 && path.segments[0]?.straight ? { line: { a: startOf(path), b: endOf(path) } } : { path };
+  };
+}

@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import type { Plan, Run } from "@lodrin/core";
+import { useStorage } from "@vueuse/core";
+import { computed, defineAsyncComponent, useTemplateRef } from "vue";
+import BoardPaper from "../../../board/BoardPaper.vue";
+import type { BoardMark } from "../../../board/board-mark.js";
+import type { Picked } from "../../../board/picked.js";
+import type { Shift } from "../../../board/shift.js";
+import PiecesPaper from "../../../board/PiecesPaper.vue";
+import { useSession } from "../../../stores/session.js";
+import StepControls from "../../../handout/StepControls.vue";
+import PickBar from "./PickBar.vue";
+import type { Range } from "../range/use-range.js";
+import type { Trial } from "./use-trial.js";
+import type { Writing } from "../use-writing.js";
+
+// Fetched when it is first looked at.
+const RangeView = defineAsyncComponent(() => import("../range/RangeView.vue"));
+
+/** The page: the draft on one body with what is tried as a ghost, its pieces, or a whole range of sizes on each other. */
+const props = defineProps<{
+  writing: Writing;
+  range: Range;
+  /** What is typed or pulled, drawn before it is taken. */
+  trial: Pick<Trial, "loaded" | "drafted" | "step"> | undefined;
+  /** Another version of the system, on the same body. */
+  ghost: { readonly plan: Plan; readonly run: Run } | undefined;
+  step: number;
+  /** What pulling the point of the step would make of its rule. */
+  pulled: string | undefined;
+  marks: readonly BoardMark[];
+}>();
+const ranging = defineModel<boolean>("ranging", { required: true });
+const pieces = defineModel<boolean>("pieces", { required: true });
+const picked = defineModel<readonly Picked[]>("picked", { required: true });
+defineEmits<{
+  go: [step: number];
+  pick: [picked: Picked];
+  size: [index: number];
+  light: [statement: number];
+  begin: [sentence: string];
+  pull: [shift: Shift | undefined];
+  taken: [];
+  put: [lines: readonly string[]];
+}>();
+const session = useSession();
+const { loaded, drafted } = props.writing;
+const grid = useStorage("lodrin-grid", true);
+const ahead = useStorage("lodrin-ahead", true);
+const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void }>("paper");
+const last = computed(() => Math.max(0, loaded.value.plan.steps.length - 1));
+defineExpose({
+  fit: () => paper.value?.fit(),
+  zoomBy: (factor: number) => paper.value?.zoomBy(factor),
+  grid: () => (grid.value = !grid.value),
+  ahead: () => (ahead.value = !ahead.value),
+});
+</script>
+
+<template>
+  <section id="writing-paper" class="paper" :aria-label="ranging ? 'Over a range of sizes' : 'The draft'">
+    <RangeView
+      v-if="ranging"
+      :range="range"
+      :loaded="loaded"
+      :unit="session.unit"
+      @size="$emit('size', $event)"
+      @light="$emit('light', $event)"
+    />
+    <template v-else>
+      <BoardPaper
+        v-if="!pieces"
+        ref="paper"
+        :plan="trial?.loaded.plan ?? loaded.plan"
+        :run="trial?.drafted ?? drafted"
+        :ghost="ghost"
+        :step="trial?.step ?? step"
+        :tentative="trial !== undefined"
+        pullable
+        :unit="session.unit"
+        :grid="grid"
+        :ahead="ahead"
+        :marks="marks"
+        @go="$emit('go', $event)"
+        @pick="$emit('pick', $event)"
+        @pull="$emit('pull', $event)"
+      />
+      <PiecesPaper
+        v-else
+        ref="paper"
+        :pieces="drafted.pieces"
+        :ghosts="[]"
+        :unit="session.unit"
+        :grid="grid"
+        :only="undefined"
+        :edges="[]"
+      />
+      <div v-if="pulled && !pieces" class="picks pulled" role="alertdialog" aria-label="The rule would be">
+        <span>{{ pulled }}</span>
+        <el-button type="primary" size="small" @click="$emit('taken')">Take it</el-button>
+        <el-button size="small" text @click="$emit('pull', undefined)">Leave it</el-button>
+      </div>
+      <PickBar
+        v-if="picked.length && !pieces && !pulled"
+        class="picks"
+        :picked="picked"
+        :plan="loaded.plan"
+        @begin="($emit('begin', $event), (picked = []))"
+        @put="($emit('put', $event), (picked = []))"
+        @clear="picked = []"
+      />
+      <StepControls
+        class="controls"
+        :step="step"
+        :last="last"
+        :playing="false"
+        :pieces="pieces"
+        :grid="grid"
+        :ahead="ahead"
+        still
+        @go="$emit('go', $event)"
+        @fit="paper?.fit()"
+        @zoom="paper?.zoomBy($event)"
+        @pieces="pieces = $event"
+        @grid="grid = !grid"
+        @ahead="ahead = !ahead"
+      />
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.paper {
+  position: relative;
+  min-width: 0;
+  container-type: inline-size;
+}
+.picks {
+  position: absolute;
+  inset: 12px 12px auto 40px;
+}
+/* At the foot: what is pulled may lie at the head of the paper. */
+.pulled {
+  inset: auto 12px 108px 40px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 8px 12px;
+  border-radius: var(--radius);
+  background: var(--panel);
+  box-shadow: var(--shadow);
+}
+.controls {
+  position: absolute;
+  inset: 0 0 0 24px;
+  align-content: end;
+}
+</style>

@@ -1,0 +1,76 @@
+import {
+  applyEdits,
+  type LineEdit,
+  type Library,
+  loadSystem,
+  type LoadedSystem,
+  markFor,
+  pulled,
+  pulledAlong,
+  pulledCurve,
+  type PlannedStep,
+  replaceStatement,
+  run,
+  type Run,
+} from "@lodrin/core";
+import { computed, type ComputedRef, type Ref, shallowRef, watch } from "vue";
+import { rowWords } from "../rows/row-words.js";
+import type { Shift } from "../../../board/shift.js";
+import type { Writing } from "../use-writing.js";
+
+/** What pulling a point or a curve proposes: its rule with another number, fullness or direction, drawn before it is taken. */
+export interface Pull {
+  readonly says: string;
+  readonly edits: readonly LineEdit[];
+  readonly loaded: LoadedSystem;
+  readonly drafted: Run;
+  readonly step: number;
+}
+
+/** What is pulled on the paper never gets a coordinate: its rule changes, to the tape's mark. `shift` is the hand's own. */
+export function usePull(
+  { loaded, library, given, drafted }: Pick<Writing, "loaded" | "given" | "drafted"> & { readonly library: Ref<Library> },
+  step: Ref<number>,
+): {
+  shift: Ref<Shift | undefined>;
+  pull: ComputedRef<Pull | undefined>;
+} {
+  const shift = shallowRef<Shift>();
+  watch([loaded, step], () => (shift.value = undefined));
+  const pull = computed((): Pull | undefined => {
+    const source = loaded.value.plan.steps[step.value]?.source;
+    if (!shift.value || !source) return undefined;
+    const { read, system } = loaded.value;
+    const index = system.statements.indexOf(source);
+    const now = index < 0 ? source : pulledTo(source, shift.value);
+    if (now === source) return undefined;
+    const edits = replaceStatement(read, index, now);
+    const tried = loadSystem(applyEdits(read.source, edits), library.value, loaded.value);
+    const { measurements, settings, unit } = given(tried.plan);
+    return {
+      says:
+        now.is === "path" && source.is === "path" ? curveSaid(now, source) : `${rowWords(now).rule}, instead of ${rowWords(source).rule}`,
+      edits,
+      loaded: tried,
+      drafted: run(tried.plan, measurements, settings, unit),
+      step: step.value,
+    };
+  });
+  function pulledTo(source: PlannedStep["source"], { dx, dy, at }: Shift): PlannedStep["source"] {
+    const { system, plan } = loaded.value;
+    if (source.is === "path") return pulledCurve(plan, drafted.value.board, source, at, { x: at.x + dx, y: at.y + dy });
+    if (source.is !== "point") return source;
+    const mm = pulledAlong(source, dx, dy);
+    return mm === undefined ? source : pulled(source, mm, system.unit, markFor(system, system.unit));
+  }
+  return { shift, pull };
+}
+
+type PathStep = Extract<PlannedStep["source"], { is: "path" }>;
+
+/** What of a curve is proposed otherwise, in the notation's words. */
+function curveSaid(now: PathStep, before: PathStep): string {
+  for (const part of ["leaving", "arriving"] as const)
+    if (now[part] !== before[part]) return `${now.key}: ${part} ${now[part] ?? ""}, instead of ${before[part] ?? "as it comes"}`;
+  return `${now.key}: fullness ${now.fullness ?? "as it is by itself"}, instead of ${before.fullness ?? "as it is by itself"}`;
+}

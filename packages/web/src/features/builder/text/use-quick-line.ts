@@ -1,0 +1,48 @@
+import { insertLines, type LineEdit } from "@lodrin/core";
+import { computed, type ComputedRef, type Ref, ref } from "vue";
+import { type Trial, useTrial } from "../paper/use-trial.js";
+import type { Writing } from "../use-writing.js";
+
+/** The quick line: what is typed in it, what that would do, and the ways it goes into the text. */
+export interface QuickWriting {
+  readonly typed: Ref<string>;
+  readonly trial: ComputedRef<Trial | undefined>;
+  /** The statement that what is typed goes behind, and that in words. */
+  readonly behind: () => number;
+  readonly behindWords: ComputedRef<string>;
+  readonly put: () => void;
+  readonly paste: (text: string) => void;
+}
+
+/** Writes into the text by `edit`, which puts the cursor on the line it is given. */
+export function useQuickLine(writing: Writing, edit: (edits: readonly LineEdit[], line: number) => void): QuickWriting {
+  const { loaded, library, open, given } = writing;
+  const typed = ref("");
+  const behind = (): number => (open.value >= 0 ? open.value : loaded.value.system.statements.length - 1);
+  const trial = useTrial(typed, behind, loaded, library, given);
+  const behindWords = computed(() => {
+    const source = loaded.value.system.statements[behind()];
+    return source?.is === "point" ? `behind ${source.id}` : "behind the open line";
+  });
+
+  function put(): void {
+    const { value: now } = trial;
+    if (!now) return;
+    edit(now.edits, now.line);
+    typed.value = "";
+  }
+
+  /** A handout stands in the text line by line; what is not understood waits to be mended. Notation keeps its indentation. */
+  function paste(text: string): void {
+    const lines = text.split(/\r\n|\r|\n/).map((line) => line.trimEnd());
+    const isNotation = /^\s{2,}\S/m.test(text) && /^system\s/m.test(text);
+    const put = insertLines(
+      loaded.value.read,
+      behind(),
+      isNotation ? lines : lines.map((line) => line.trim()).filter((line) => line !== ""),
+    );
+    edit(put, (put[0]?.from ?? 0) + 1);
+  }
+
+  return { typed, trial, behind, behindWords, put, paste };
+}
