@@ -19,7 +19,7 @@ export function twelveReadings(text: string, library: Readonly<Record<string, st
     const slip = slips[(n * 7) % slips.length];
     if (!slip) continue;
     const wrong = redraw(drawing, slip.step, slip.draw).frame;
-    const hanging = own.filter(({ measured }) => measured.above.has(slip.step));
+    const hanging = own.filter(({ measured }) => measured.dependencies.has(slip.step));
     const others = own.filter((_, i) => i % Math.ceil(own.length / READINGS) === 0);
     const readings = [...hanging, ...others].slice(0, READINGS).map(({ name, measured }) => [name, `${measured.on(wrong)} mm`]);
     const from = performance.now();

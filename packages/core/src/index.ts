@@ -6,12 +6,20 @@ export { pulled, pulledAlong } from "./edit/pull.js";
 export { pulledCurve } from "./edit/pull-curve.js";
 export { rename } from "./edit/rename.js";
 export { nextPoint, renumber } from "./edit/renumber.js";
-export { goneWith, movedWith, standsOn, standsUpon } from "./edit/stands.js";
+export { withDependents, movedWith, dependentsOf, dependenciesOf } from "./edit/dependents.js";
 export { insertLines, moveStatements, removeStatements, replaceStatement } from "./edit/statement.js";
 export { measureLine } from "./phrase/line-phrases.js";
 export { type LineToMend, linesToMend, putLines, quickLines, takeProposal } from "./phrase/handout.js";
 export { definitionsOf, type NameKind, referencesOf } from "./system/references.js";
-export { type Camera, type Flat, homographyOf, inverseOf, type Seen, throughHomography, toPaper } from "./geometry/homography.js";
+export {
+  type Camera,
+  type Homography,
+  homographyOf,
+  inverseOf,
+  type PointPair,
+  throughHomography,
+  toPaper,
+} from "./geometry/homography.js";
 export * from "./review/index.js";
 export { wordsIn } from "./glossary/words-in.js";
 export { TRADE_WORDS, type TradeWord } from "./glossary/words.js";
@@ -19,7 +27,7 @@ export { easeOf } from "./plan/ease-of.js";
 export { failuresOf } from "./report/failures.js";
 export { type Difference, differencesOf } from "./report/versions/differences.js";
 export { bodiesBetween, breaksAt, type RangeBody, type RangeRow, rangeRow, rowFaults, rowOf } from "./report/over-sizes/range.js";
-export { type Finding, soundness } from "./report/diagnostics/soundness.js";
+export { type Finding, diagnosticsOf } from "./report/diagnostics/diagnostics.js";
 export { checkWord } from "./report/check-word.js";
 export { type DrawnStep, drawnSteps, measured, pointOnBoard } from "./report/drawn-steps.js";
 export { type LaidBoard, layBoards } from "./report/boards.js";
@@ -48,7 +56,7 @@ export { type Box, crossesBox, overlap } from "./geometry/box.js";
 export { type Bounds, boundsOf, growBounds } from "./geometry/bounds.js";
 export { flatten } from "./geometry/path/flatten.js";
 export { hobby, type Knot } from "./geometry/curve/hobby.js";
-export { endOf, type Path, pathLength, placeAlong, polyline, shiftPath, startOf } from "./geometry/path/path.js";
+export { endOf, type Path, pathLength, pointAtLength, polyline, shiftPath, startOf } from "./geometry/path/path.js";
 export { distance, type Point } from "./geometry/point.js";
 export { mmText, svgData, svgLine, svgRing } from "./geometry/path/svg-data.js";
 export { type DartResult, pressArrow } from "./piece/dart-result.js";

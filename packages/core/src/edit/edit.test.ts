@@ -9,7 +9,7 @@ import { definitionsOf, referencesOf } from "../system/references.js";
 import { linesOf } from "../system/notation/blocks.js";
 import { applyEdits } from "./line-edit.js";
 import { rename } from "./rename.js";
-import { standsOn } from "./stands.js";
+import { dependentsOf } from "./dependents.js";
 import { insertStatement, removeStatements, replaceStatement } from "./statement.js";
 import { printNotation } from "../system/notation/print.js";
 import { placeOf, readNotation, type ReadSystem } from "../system/notation/read.js";
@@ -173,8 +173,8 @@ check "x": len(Front.side) = 3
     const read = readNotation(
       `system "Try"\nboard A "A"\nA0 start\nA1 out 3 from A0\nA2 down 3 from A1\nvalue v = dist(A0, A2)\nA3 out v from A2\n`,
     );
-    expect(standsOn(read, 1)).toEqual([2, 4]);
-    expect(standsOn(read, 4)).toEqual([5]);
+    expect(dependentsOf(read, 1)).toEqual([2, 4]);
+    expect(dependentsOf(read, 4)).toEqual([5]);
   });
 });
 

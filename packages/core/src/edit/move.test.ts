@@ -9,7 +9,7 @@ import { newProblems } from "./consequences.js";
 import { applyEdits, type LineEdit } from "./line-edit.js";
 import { renameAll } from "./rename.js";
 import { nextPoint, renumber } from "./renumber.js";
-import { goneWith, movedWith, standsUpon } from "./stands.js";
+import { withDependents, movedWith, dependenciesOf } from "./dependents.js";
 import { moveStatements, removeStatements } from "./statement.js";
 
 const TEXT = `system "Try"
@@ -69,7 +69,7 @@ describe("moving", () => {
     expect(movedWith(read, 4, 1)).toEqual([2, 3, 4]);
     expect(movedWith(read, 2, 4)).toEqual([2, 3, 4]);
     expect(movedWith(read, 6, 1)).toEqual([6]);
-    expect(standsUpon(read, 3)).toEqual([2]);
+    expect(dependenciesOf(read, 3)).toEqual([2]);
   });
 
   it("moves a step with its comments and notes, and nothing else", () => {
@@ -84,7 +84,7 @@ describe("moving", () => {
     expect(newProblems(before, edited(TEXT, moveStatements(read, [3], 0)))[0]?.why).toContain("A1");
     expect(newProblems(before, edited(TEXT, moveStatements(read, movedWith(read, 3, 1), 1)))).toEqual([]);
     expect(newProblems(before, edited(TEXT, removeStatements(read, [2]))).length).toBeGreaterThan(1);
-    expect(newProblems(before, edited(TEXT, removeStatements(read, goneWith(read, 2))))).toEqual([]);
+    expect(newProblems(before, edited(TEXT, removeStatements(read, withDependents(read, 2))))).toEqual([]);
   });
 
   it("with what must go along breaks nothing and leaves every point where it was", () => {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { locate } from "../geometry/path/locate.js";
-import { pathLength, placeAlong } from "../geometry/path/path.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
+import { pathLength, pointAtLength } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
 import { loadSystem, type LoadedSystem } from "../plan/load.js";
 import { run } from "../run/run.js";
@@ -34,7 +34,7 @@ function pull(
   const before = loadSystem(text(tail));
   expect(before.problems).toEqual([]);
   const path = drawn(before);
-  const { at } = placeAlong(path, share * pathLength(path));
+  const { at } = pointAtLength(path, share * pathLength(path));
   const to = { x: at.x + dx, y: at.y + dy };
   const step = pulledCurve(before.plan, run(before.plan, {}).frame, curveOf(before), at, to);
   const index = before.system.statements.indexOf(curveOf(before));
@@ -53,7 +53,7 @@ describe("a curve pulled on the paper", () => {
     ] as const) {
       const { before, after, step, to } = pull(ROUND, 0.5, dx, dy);
       expect(Number(step.fullness) > 1).toBe(fuller);
-      expect(locate(drawn(after), to).off).toBeLessThan(locate(drawn(before), to).off);
+      expect(nearestOnPath(drawn(after), to).off).toBeLessThan(nearestOnPath(drawn(before), to).off);
     }
   });
 
@@ -61,9 +61,9 @@ describe("a curve pulled on the paper", () => {
     const { after, step, to } = pull(ROUND, 0.5, -9, 9);
     const by = (fullness: number): number => {
       const other = loadSystem(text(`${ROUND}, fullness ${fullness.toFixed(2)}`));
-      return locate(drawn(other), to).off;
+      return nearestOnPath(drawn(other), to).off;
     };
-    const here = locate(drawn(after), to).off;
+    const here = nearestOnPath(drawn(after), to).off;
     expect(here).toBeLessThanOrEqual(by(Number(step.fullness) + 0.05) + 1e-9);
     expect(here).toBeLessThanOrEqual(by(Number(step.fullness) - 0.05) + 1e-9);
   });
@@ -71,8 +71,8 @@ describe("a curve pulled on the paper", () => {
   it("back to what a curve is by itself says nothing of its fullness", () => {
     const plain = drawn(loadSystem(text(ROUND)));
     const full = loadSystem(text(`${ROUND}, fullness 0.7`));
-    const from = placeAlong(drawn(full), 0.5 * pathLength(drawn(full))).at;
-    const to = placeAlong(plain, 0.5 * pathLength(plain)).at;
+    const from = pointAtLength(drawn(full), 0.5 * pathLength(drawn(full))).at;
+    const to = pointAtLength(plain, 0.5 * pathLength(plain)).at;
     expect(pulledCurve(full.plan, run(full.plan, {}).frame, curveOf(full), from, to)).not.toHaveProperty("fullness");
   });
 

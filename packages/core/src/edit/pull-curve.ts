@@ -1,7 +1,7 @@
 import { DraftProblem } from "../formula/error.js";
 import { parseFormula } from "../formula/parse.js";
 import type { Frame } from "../formula/scope.js";
-import { locate } from "../geometry/path/locate.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
 import { endOf, pathLength, startOf } from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
 import { CURVE_STYLES } from "../plan/compile/curve-styles.js";
@@ -27,7 +27,7 @@ const FULLNESS_STEP = 0.05;
 export function pulledCurve(plan: Plan, frame: Frame, step: PathStep, from: Point, to: Point): PathStep {
   const drawn = frame.paths[plan.scope.paths.get(step.key) ?? -1];
   if (step.type !== "curve" || !drawn) return step;
-  const share = locate(drawn, from).along / pathLength(drawn);
+  const share = nearestOnPath(drawn, from).along / pathLength(drawn);
   if (share < END_SHARE) return changed(step, { leaving: directionOf(startOf(drawn), to, step.leaving) });
   if (share > 1 - END_SHARE) return changed(step, { arriving: directionOf(to, endOf(drawn), step.arriving) });
   // How long it is to be says how full it is.
@@ -54,7 +54,7 @@ function withFullness(plan: Plan, frame: Frame, step: PathStep, to: Point): Path
   const offAt = (fullness: string): number => {
     try {
       const path = PATH_MAKERS.curve({ ...step, fullness }, reader)(frame);
-      return locate(path, to).off;
+      return nearestOnPath(path, to).off;
     } catch (error) {
       // A curve that cannot be drawn so full is no proposal.
       if (!(error instanceof DraftProblem)) throw error;

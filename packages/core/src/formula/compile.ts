@@ -5,7 +5,7 @@ import { MM_PER } from "../quantity/units.js";
 import { FormulaError } from "./error.js";
 import { FUNCTIONS, functionFor, type FormulaFunction, type Parameter } from "./functions.js";
 import { addSums, constant, nameSum, quotientSum, sumIn, sumOf, sumOver, sumTimes } from "./sum.js";
-import { gather } from "./references.js";
+import { collectReferences } from "./references.js";
 import { lookUp, pathIndex, pointIndex } from "./look-up.js";
 import { suggest } from "./suggest.js";
 import type { Evaluate, Frame, Scope, Typed } from "./scope.js";
@@ -20,7 +20,7 @@ export function compileAs(tree: Tree, scope: Scope, want: Kind): Typed {
 export function compile(tree: Tree, scope: Scope): Typed {
   const known = scope.compiled.get(tree);
   if (known) {
-    gather(tree, scope.reading);
+    collectReferences(tree, scope.reading);
     return known;
   }
   const typed = build(tree, scope);

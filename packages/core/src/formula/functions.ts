@@ -1,5 +1,5 @@
 import { dartOf, intakeOf } from "../geometry/dart.js";
-import { locate } from "../geometry/path/locate.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
 import { type Path, pathLength } from "../geometry/path/path.js";
 import { bearing, distance, type Point } from "../geometry/point.js";
 import type { Kind } from "../quantity/kind.js";
@@ -95,7 +95,7 @@ export const FUNCTIONS: ReadonlyMap<string, FormulaFunction> = new Map(
       ["path", "point", "point"],
       "length",
       "length along a path between two points on it",
-      (path: Path, a: Point, b: Point) => Math.abs(locate(path, b).along - locate(path, a).along),
+      (path: Path, a: Point, b: Point) => Math.abs(nearestOnPath(path, b).along - nearestOnPath(path, a).along),
     ),
     of("asin", ["number"], "angle", "the angle whose sine this is", (n: number) => Math.asin(n)),
     of("intake", ["path"], "length", "what a dart takes in at its mouth", (path: Path) => {

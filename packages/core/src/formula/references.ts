@@ -9,7 +9,7 @@ export interface References {
 export const noReferences = (): References => ({ points: new Set(), names: new Set() });
 
 /** Gathers the points and names a formula uses. */
-export function gather(tree: Tree, into: References): References {
+export function collectReferences(tree: Tree, into: References): References {
   switch (tree.type) {
     case "point":
       into.points.add(tree.id);
@@ -18,20 +18,20 @@ export function gather(tree: Tree, into: References): References {
       into.names.add(tree.name);
       break;
     case "unary":
-      gather(tree.arg, into);
+      collectReferences(tree.arg, into);
       break;
     case "binary":
-      gather(tree.left, into);
-      gather(tree.right, into);
+      collectReferences(tree.left, into);
+      collectReferences(tree.right, into);
       break;
     case "compare":
-      tree.items.forEach((item) => gather(item, into));
+      tree.items.forEach((item) => collectReferences(item, into));
       break;
     case "call":
-      tree.args.forEach((arg) => gather(arg, into));
+      tree.args.forEach((arg) => collectReferences(arg, into));
       break;
     case "bracket":
-      gather(tree.inner, into);
+      collectReferences(tree.inner, into);
       break;
     default:
   }

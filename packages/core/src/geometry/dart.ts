@@ -1,6 +1,6 @@
-import { crossLines, type Line, mirror } from "./line.js";
-import { endOf, mapPath, type Path, pathLength, placeAlong, polyline, startOf } from "./path/path.js";
-import { bearing, between, distance, type Point, turn, turnBetween } from "./point.js";
+import { intersectLines, type Line, mirror } from "./line.js";
+import { endOf, mapPath, type Path, pathLength, pointAtLength, polyline, startOf } from "./path/path.js";
+import { bearing, lerp, distance, type Point, turn, turnBetween } from "./point.js";
 
 /** A dart on the board: the ends of its two legs at the mouth, and one point, or two when it runs out both ways. */
 export interface Dart {
@@ -41,7 +41,7 @@ export function dartMouth(dart: Dart, before: Point, after: Point, pressed: Poin
   const [leg, edge] = toB ? [b, after] : [a, before];
   // The pressed fold lies on the edge beside the leg: trimmed there and opened, it is that edge mirrored in the leg.
   const over = mirror(edge, { a: tip, b: leg });
-  const peak = over && distance(over, leg) > 1e-6 ? crossLines({ a: leg, b: over }, axis) : undefined;
+  const peak = over && distance(over, leg) > 1e-6 ? intersectLines({ a: leg, b: over }, axis) : undefined;
   const reach = intakeOf(dart) * 1.5;
   return peak && distance(peak, leg) <= reach && onward(leg, over as Point, peak) ? polyline([a, peak, b]) : polyline([a, b]);
 }
@@ -52,8 +52,8 @@ const LOOK_MM = 5;
 /** The shaped mouth between the stretches of edge before and after it; where there is none, the edge is taken to run on straight. */
 export function mouthBetween(dart: Dart, before: Path | undefined, after: Path | undefined, pressed: Point): Path {
   const { a, b } = dart;
-  const behind = before ? placeAlong(before, Math.max(0, pathLength(before) - LOOK_MM)).at : between(b, a, 2);
-  const ahead = after ? placeAlong(after, Math.min(LOOK_MM, pathLength(after))).at : between(a, b, 2);
+  const behind = before ? pointAtLength(before, Math.max(0, pathLength(before) - LOOK_MM)).at : lerp(b, a, 2);
+  const ahead = after ? pointAtLength(after, Math.min(LOOK_MM, pathLength(after))).at : lerp(a, b, 2);
   return dartMouth(dart, behind, ahead, pressed);
 }
 
@@ -63,7 +63,7 @@ export const otherWay = (dart: Dart): Dart => ({ ...dart, a: dart.b, b: dart.a }
 /** Where the fold of the dart leaves the piece: the middle of the mouth, on the bisector of the legs. */
 function foldFoot({ a, b, tips: [tip] }: Dart): Point {
   const [la, lb] = [distance(tip, a), distance(tip, b)];
-  return la + lb > 0 ? between(a, b, la / (la + lb)) : between(a, b, 0.5);
+  return la + lb > 0 ? lerp(a, b, la / (la + lb)) : lerp(a, b, 0.5);
 }
 
 const onward = (from: Point, to: Point, p: Point): boolean => (to.x - from.x) * (p.x - from.x) + (to.y - from.y) * (p.y - from.y) > 0;
@@ -97,7 +97,7 @@ export function widthAt(dart: Dart, line: Line): number {
     const q = ring[(i + 1) % ring.length] as Point;
     const [hp, hq] = [off(p), off(q)];
     if (Math.abs(hp) < 1e-6) hits.push(along(p));
-    else if (hp * hq < 0 && Math.abs(hq) >= 1e-6) hits.push(along(between(p, q, hp / (hp - hq))));
+    else if (hp * hq < 0 && Math.abs(hq) >= 1e-6) hits.push(along(lerp(p, q, hp / (hp - hq))));
   });
   return hits.length < 2 ? 0 : Math.max(...hits) - Math.min(...hits);
 }

@@ -1,29 +1,29 @@
 import type { Point } from "./point.js";
 
 /** A perspective from the paper (mm) to a picture (pixels): nine numbers by rows, the last of them 1. */
-export type Flat = readonly [number, number, number, number, number, number, number, number, number];
+export type Homography = readonly [number, number, number, number, number, number, number, number, number];
 
 /** A place whose true position on the paper is known, and where it is seen in the picture. */
-export interface Seen {
+export interface PointPair {
   readonly paper: Point;
   readonly picture: Point;
 }
 
 /** What was found of how a picture was taken. */
 export interface Camera {
-  readonly toPicture: Flat;
+  readonly toPicture: Homography;
   /** What is left over at each place, on the paper, mm. */
   readonly left: readonly number[];
 }
 
 /** The place in the picture of a place on the paper, or the other way with the inverse. */
-export function throughHomography([a, b, c, d, e, f, g, h, i]: Flat, { x, y }: Point): Point {
+export function throughHomography([a, b, c, d, e, f, g, h, i]: Homography, { x, y }: Point): Point {
   const w = g * x + h * y + i;
   return { x: (a * x + b * y + c) / w, y: (d * x + e * y + f) / w };
 }
 
 /** The inverse of a perspective, scaled so that its last number is 1; undefined where there is none. */
-export function inverseOf([a, b, c, d, e, f, g, h, i]: Flat): Flat | undefined {
+export function inverseOf([a, b, c, d, e, f, g, h, i]: Homography): Homography | undefined {
   const [A, B, C] = [e * i - f * h, c * h - b * i, b * f - c * e];
   const [D, E, F] = [f * g - d * i, a * i - c * g, c * d - a * f];
   const [G, H, I] = [d * h - e * g, b * g - a * h, a * e - b * d];
@@ -42,7 +42,7 @@ export function toPaper({ toPicture }: Pick<Camera, "toPicture">, place: Point):
  * transformation with isotropic scaling: Hartley, “In defense of the eight-point algorithm”, IEEE PAMI 19, 1997; from
  * memory). Undefined for fewer than four, or where three of four lie in one line.
  */
-export function homographyOf(seen: readonly Seen[]): Camera | undefined {
+export function homographyOf(seen: readonly PointPair[]): Camera | undefined {
   if (seen.length < 4) return undefined;
   const from = normaliser(seen.map((s) => s.paper));
   const to = normaliser(seen.map((s) => s.picture));
@@ -62,7 +62,7 @@ export function homographyOf(seen: readonly Seen[]): Camera | undefined {
   const whole = multiply(to.back, multiply([a, b, c, d, e, f, g, h, 1], from.matrix));
   const last = whole[8];
   if (Math.abs(last) < 1e-15) return undefined;
-  const toPicture = whole.map((n) => n / last) as unknown as Flat;
+  const toPicture = whole.map((n) => n / last) as unknown as Homography;
   const back = inverseOf(toPicture);
   if (!back) return undefined;
   const left = seen.map(({ paper, picture }) => {
@@ -73,7 +73,7 @@ export function homographyOf(seen: readonly Seen[]): Camera | undefined {
 }
 
 /** Moves and scales places so that they lie about their middle, about 1.4 from it. */
-function normaliser(places: readonly Point[]): { apply: (p: Point) => Point; matrix: Flat; back: Flat } {
+function normaliser(places: readonly Point[]): { apply: (p: Point) => Point; matrix: Homography; back: Homography } {
   const cx = places.reduce((sum, p) => sum + p.x, 0) / places.length;
   const cy = places.reduce((sum, p) => sum + p.y, 0) / places.length;
   const far = places.reduce((sum, p) => sum + Math.hypot(p.x - cx, p.y - cy), 0) / places.length;
@@ -85,7 +85,7 @@ function normaliser(places: readonly Point[]): { apply: (p: Point) => Point; mat
   };
 }
 
-function multiply(m: Flat, n: Flat): Flat {
+function multiply(m: Homography, n: Homography): Homography {
   const at = (r: number, c: number): number =>
     (m[3 * r] as number) * (n[c] as number) +
     (m[3 * r + 1] as number) * (n[3 + c] as number) +

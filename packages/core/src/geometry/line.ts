@@ -14,7 +14,7 @@ export function direction(line: Line): Point | undefined {
 }
 
 /** Where two endless lines cross; undefined when they are parallel (sine of their angle below 1e-9) or have no direction. */
-export function crossLines(first: Line, second: Line): Point | undefined {
+export function intersectLines(first: Line, second: Line): Point | undefined {
   const u = direction(first);
   const v = direction(second);
   if (!u || !v) return undefined;

@@ -17,7 +17,7 @@ export function distance(a: Point, b: Point): number {
 }
 
 /** The point a fraction `t` of the way from `a` to `b`; past the ends when t is outside 0..1. */
-export const between = (a: Point, b: Point, t: number): Point => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
+export const lerp = (a: Point, b: Point, t: number): Point => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
 
 /** Direction from `a` to `b` in radians, clockwise on the paper from straight across to the right (y is down). */
 export const bearing = (a: Point, b: Point): number => Math.atan2(b.y - a.y, b.x - a.x);

@@ -1,6 +1,6 @@
 import { evaluated } from "../formula/evaluated.js";
 import type { Frame } from "../formula/scope.js";
-import { mapPath, type Path, pathLength, placeAlong } from "../geometry/path/path.js";
+import { mapPath, type Path, pathLength, pointAtLength } from "../geometry/path/path.js";
 import { type Point, turn } from "../geometry/point.js";
 import type { PieceParts } from "./assemble.js";
 import type { PlannedDart, PlannedDrawing, PlannedMark, PlannedNotch } from "./blueprint.js";
@@ -95,7 +95,7 @@ function notchAt(
     );
     return undefined;
   }
-  return placeAlong(edge, n.fromEnd ? length - mm : mm).at;
+  return pointAtLength(edge, n.fromEnd ? length - mm : mm).at;
 }
 
 /** What is said of notches that do not lie on the outline of their piece. */

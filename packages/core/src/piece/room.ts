@@ -4,7 +4,7 @@ import { flatten } from "../geometry/path/flatten.js";
 import { direction, foot } from "../geometry/line.js";
 import { endOf, startOf } from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
-import { crossStretches, insideRing } from "../geometry/ring/ring.js";
+import { properIntersection, insideRing } from "../geometry/ring/ring.js";
 import type { PieceResult } from "./piece.js";
 
 /** A straight line from one place to another. */
@@ -56,7 +56,7 @@ function freeArrow(
     ];
   };
   const free = ([a, b]: Segment): boolean =>
-    insideRing(a, region) && insideRing(b, region) && !lines.some(([c, d]) => crossStretches(a, b, c, d));
+    insideRing(a, region) && insideRing(b, region) && !lines.some(([c, d]) => properIntersection(a, b, c, d));
   const place = places.find((p) => free(at(p)) && (margin === 0 || (free(at(p, margin)) && free(at(p, -margin)))));
   return place && at(place);
 }

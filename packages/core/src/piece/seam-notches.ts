@@ -1,4 +1,4 @@
-import { placeAlong } from "../geometry/path/path.js";
+import { pointAtLength } from "../geometry/path/path.js";
 import { amended } from "./assemble.js";
 import { mouthsOn } from "./mouths.js";
 import { type PieceResult, roleText } from "./piece.js";
@@ -40,6 +40,6 @@ function notched(
   const { path } = edge;
   const sewnAlong = reversed ? edge.length - along : along;
   const cut = mouthsOn(piece, path).reduce((mm, m) => (mm >= m.from - 1e-9 ? mm + m.length : mm), sewnAlong);
-  const at = placeAlong(path, cut).at;
+  const at = pointAtLength(path, cut).at;
   return pieces.map((p) => (p.key === piece.key ? amended(p, { notches: [...p.notches, { id, at, ticks }] }) : p));
 }

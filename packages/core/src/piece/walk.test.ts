@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { loadSystem } from "../plan/load.js";
 import { run } from "../run/run.js";
 import { polygonArea } from "../geometry/ring/area.js";
-import { placeAlong } from "../geometry/path/path.js";
+import { pointAtLength } from "../geometry/path/path.js";
 import { distance } from "../geometry/point.js";
 import type { PieceResult } from "./piece.js";
 import { walkedTo, walkSeam } from "./walk.js";
@@ -63,7 +63,7 @@ describe("walking a seam", () => {
         const { lay, first, second } = walkedTo(walk, mm);
         const laid = ring.map(lay);
         expect(Math.abs(polygonArea(laid))).toBeCloseTo(Math.abs(polygonArea([...ring])), 4);
-        expect(distance(lay(placeAlong(second.path, mm).at), placeAlong(first.path, mm).at)).toBeLessThan(1e-9);
+        expect(distance(lay(pointAtLength(second.path, mm).at), pointAtLength(first.path, mm).at)).toBeLessThan(1e-9);
         // The other piece lies beyond the seam, not on the first piece.
         expect(Math.min(...laid.map((p) => p.x))).toBeGreaterThan(4 * 25.4 - 1e-6);
       }),

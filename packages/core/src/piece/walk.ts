@@ -1,5 +1,5 @@
-import { locate } from "../geometry/path/locate.js";
-import { type Path, placeAlong, reversePath } from "../geometry/path/path.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
+import { type Path, pointAtLength, reversePath } from "../geometry/path/path.js";
 import { type Point, turn } from "../geometry/point.js";
 import { mouthsOn, ON_THE_EDGE_MM } from "./mouths.js";
 import type { PieceEdge, PieceResult } from "./piece.js";
@@ -222,7 +222,7 @@ function marksOnEdge(piece: PieceResult, path: Path): Mark[] {
   const mouths = mouthsOn(piece, path);
   const taken = (along: number): number => mouths.reduce((sum, m) => sum + (along > m.from + ON_THE_EDGE_MM ? m.length : 0), 0);
   return piece.notches
-    .map(({ id, ticks, at }) => ({ id, ticks, ...locate(path, at) }))
+    .map(({ id, ticks, at }) => ({ id, ticks, ...nearestOnPath(path, at) }))
     .filter(({ off }) => off < ON_THE_EDGE_MM)
     .map(({ id, ticks, along }) => ({ id, ticks, along: along - taken(along) }))
     .sort((m, n) => m.along - n.along);
@@ -287,8 +287,8 @@ export function walkedTo(
   // Outlines run clockwise: edges travelled the same way round lie on each other only with one piece turned over.
   const turnedOver = first.reversed === second.reversed;
   const over = (p: Point): Point => (turnedOver ? { x: -p.x, y: p.y } : p);
-  const a = placeAlong(first.path, along);
-  const b = placeAlong(second.path, other);
+  const a = pointAtLength(first.path, along);
+  const b = pointAtLength(second.path, other);
   const at = over(b.at);
   const heading = over(b.heading);
   const by = Math.atan2(a.heading.y, a.heading.x) - Math.atan2(heading.y, heading.x);

@@ -3,7 +3,7 @@ import type { NotationProblem } from "../system/notation/problem.js";
 import { blockHolding, placeOf, readNotation, type ReadSystem } from "../system/notation/read.js";
 import { compileSystem } from "./compile/compile.js";
 import type { Plan, PlanProblem } from "./plan.js";
-import { type Library, type WrittenOut, writeOut } from "./uses.js";
+import { type Library, type ExpandedSystem, expandImports } from "./uses.js";
 
 /** A notation file read and compiled, with every problem at its place in the text. */
 export interface LoadedSystem {
@@ -21,7 +21,7 @@ export interface LoadedSystem {
  */
 export function loadSystem(source: string, library: Library = {}, before?: LoadedSystem): LoadedSystem {
   const read = readNotation(source, before?.read);
-  const whole = writeOut(read.system, library);
+  const whole = expandImports(read.system, library);
   const plan = compileSystem(whole.system, read.trees);
   const located = [...whole.problems.map((p) => locate(p, read)), ...plan.problems.map((p) => locateIn(p, whole, read))];
   const problems = [...read.problems, ...located].sort((a, b) => a.line - b.line || a.column - b.column);
@@ -29,7 +29,7 @@ export function loadSystem(source: string, library: Library = {}, before?: Loade
 }
 
 /** What is wrong in a statement that was brought along is told at the line that brings it. */
-function locateIn(problem: PlanProblem, { origins }: WrittenOut, read: ReadSystem): NotationProblem {
+function locateIn(problem: PlanProblem, { origins }: ExpandedSystem, read: ReadSystem): NotationProblem {
   const origin = origins[problem.statement];
   const first = problem.first === undefined ? undefined : origins[problem.first];
   const at = { ...problem, statement: origin?.statement ?? 0, first: first?.from === undefined ? first?.statement : undefined };

@@ -8,7 +8,7 @@ import type { PlanProblem } from "./plan.js";
 export type Library = Readonly<Record<string, string>>;
 
 /** A system with the systems it uses written out in their places. */
-export interface WrittenOut {
+export interface ExpandedSystem {
   readonly system: System;
   /** For each statement: the index of the statement as its author wrote it, or of the `uses` that brought it, and what it was brought from. */
   readonly origins: readonly { readonly statement: number; readonly from: string | undefined }[];
@@ -24,15 +24,15 @@ const MAY_USE = /^\s*uses\b/im;
  * Writes out what a system builds on. What it asks for or cuts may be stated anew by the system that uses it, and then
  * takes the place it had there; what is drawn is drawn once. Never throws: what cannot be used is a problem at its line.
  */
-export function writeOut(system: System, library: Library, within: readonly string[] = []): WrittenOut {
+export function expandImports(system: System, library: Library, within: readonly string[] = []): ExpandedSystem {
   if (!system.statements.some((s) => s.is === "uses"))
     return { system, origins: system.statements.map((_, statement) => ({ statement, from: undefined })), problems: [] };
   const statements: Statement[] = [];
-  const origins: WrittenOut["origins"][number][] = [];
+  const origins: ExpandedSystem["origins"][number][] = [];
   const problems: PlanProblem[] = [];
   const anew = restated(system);
   const placed = new Set<Statement>();
-  const add = (statement: Statement, origin: WrittenOut["origins"][number]): void => {
+  const add = (statement: Statement, origin: ExpandedSystem["origins"][number]): void => {
     statements.push(statement);
     origins.push(origin);
   };
@@ -105,7 +105,7 @@ function baseOf(uses: Uses, statement: number, user: System, library: Library, w
   if (within.length >= DEEPEST)
     return { statement, why: `More than ${DEEPEST} systems stand on each other here.`, fix: "Build on the first of them." };
   const read = readNotation(source);
-  const { system, problems } = writeOut(read.system, library, [...within, uses.base]);
+  const { system, problems } = expandImports(read.system, library, [...within, uses.base]);
   const [problem] = read.problems;
   if (problem) return { statement, why: `${uses.base} cannot be read, line ${problem.line}: ${problem.why}`, fix: "Put that right first." };
   const [deeper] = problems;

@@ -1,4 +1,4 @@
-import { type Flat, throughHomography } from "../geometry/homography.js";
+import { type Homography, throughHomography } from "../geometry/homography.js";
 import type { Point } from "../geometry/point.js";
 
 /** How the simulated camera stands over a paper: its tilts and its turn in radians, the size of its picture in pixels. */
@@ -16,7 +16,7 @@ const FILLS = 0.8;
 const DISTANCE = 1.6;
 
 /** A pinhole camera over a paper that spans `min` to `max` (mm): the perspective from the paper to its picture. */
-export function cameraOver(min: Point, max: Point, { pitch, yaw, roll, width, height }: CameraStand): Flat {
+export function cameraOver(min: Point, max: Point, { pitch, yaw, roll, width, height }: CameraStand): Homography {
   const size = Math.max(max.x - min.x, max.y - min.y);
   const [cx, cy] = [(min.x + max.x) / 2, (min.y + max.y) / 2];
   const [sp, cp, sy, cyw, sr, cr] = [Math.sin(pitch), Math.cos(pitch), Math.sin(yaw), Math.cos(yaw), Math.sin(roll), Math.cos(roll)];
@@ -30,10 +30,10 @@ export function cameraOver(min: Point, max: Point, { pitch, yaw, roll, width, he
   const b = column(ey);
   const t: Triple = [(width / 2) * away, (height / 2) * away, away];
   const c = t.map((n, i) => n - cx * (a[i] as number) - cy * (b[i] as number)) as unknown as Triple;
-  return [a[0], b[0], c[0], a[1], b[1], c[1], a[2], b[2], c[2]].map((n) => n / c[2]) as unknown as Flat;
+  return [a[0], b[0], c[0], a[1], b[1], c[1], a[2], b[2], c[2]].map((n) => n / c[2]) as unknown as Homography;
 }
 
 type Triple = readonly [number, number, number];
 
 /** A line as the camera sees it: its places in the picture. */
-export const seenLine = (camera: Flat, line: readonly Point[]): Point[] => line.map((p) => throughHomography(camera, p));
+export const seenLine = (camera: Homography, line: readonly Point[]): Point[] => line.map((p) => throughHomography(camera, p));

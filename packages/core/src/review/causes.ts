@@ -96,16 +96,16 @@ class Ranking {
   private drawn(unit: HomeUnit): Hypothesis[] {
     const { drawing, taken } = this;
     const wrong = taken.flatMap(({ measured }, i) => (this.off[i] ? [{ i, ...measured }] : []));
-    const steps = [...new Set(wrong.flatMap(({ above }) => [...above]))].sort((a, b) => a - b);
-    const wanted = new Set(taken.flatMap(({ measured }) => [...measured.above]));
+    const steps = [...new Set(wrong.flatMap(({ dependencies }) => [...dependencies]))].sort((a, b) => a - b);
+    const wanted = new Set(taken.flatMap(({ measured }) => [...measured.dependencies]));
     return steps.flatMap((step) => {
-      const hanging = wrong.filter(({ above }) => above.has(step));
+      const hanging = wrong.filter(({ dependencies }) => dependencies.has(step));
       return slipsOf(drawing, step, unit).flatMap((slip): Hypothesis[] => {
         // Most slips explain nothing that was read: they are let go before the whole draft is drawn with them.
-        const explains = hanging.some(({ i, above, on }) => this.near(i, on(redraw(drawing, step, slip.draw, above).frame)));
+        const explains = hanging.some(({ i, dependencies, on }) => this.near(i, on(redraw(drawing, step, slip.draw, dependencies).frame)));
         if (!explains) return [];
         const { frame } = redraw(drawing, step, slip.draw, wanted);
-        const would = taken.map(({ measured, expected }) => (measured.above.has(step) ? measured.on(frame) : expected));
+        const would = taken.map(({ measured, expected }) => (measured.dependencies.has(step) ? measured.on(frame) : expected));
         return [{ ...slip, also: [], would, made: madeBy(drawing, frame, step), slip }];
       });
     });

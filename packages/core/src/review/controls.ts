@@ -42,7 +42,7 @@ export function suggestControls(plan: Plan, run: Run, most = 5, unit: HomeUnit =
     commonest(slipsOf(drawing, step, unit)).forEach((slip, k) => {
       const { frame } = redraw(drawing, step, slip.draw);
       readings.forEach(({ measured }, i) => {
-        if (!measured.above.has(step)) return;
+        if (!measured.dependencies.has(step)) return;
         const by = Math.abs(measured.on(frame) - measured.on(drawing.frame));
         if (!(by <= tolerance)) caught[i]?.add(`${step} ${k}`);
       });

@@ -6,13 +6,13 @@ import type { PointStep } from "../system/model.js";
 import { VERBS } from "../verb/index.js";
 
 /** What a hand puts into the gaps of a step instead of what the author wrote: figures worked out otherwise, other points and lines. */
-export interface Otherwise {
+export interface Overrides {
   readonly figures?: Readonly<Record<string, Evaluate>>;
   readonly args?: Readonly<Record<string, string>>;
 }
 
 /** Draws a point with other things in its gaps. Throws FormulaError where a name does not fit. */
-export function drawWith(plan: Plan, step: PlannedStep, source: PointStep, { figures = {}, args = {} }: Otherwise): (frame: Frame) => void {
+export function drawWith(plan: Plan, step: PlannedStep, source: PointStep, { figures = {}, args = {} }: Overrides): (frame: Frame) => void {
   const reader = new StepReader(plan.scope, parseFormula);
   const text = (name: string): string => args[name] ?? source.args[name] ?? "";
   const figure = (name: string): Evaluate =>

@@ -6,7 +6,7 @@ import type { Evaluate, Frame } from "../formula/scope.js";
 import { pathLength } from "../geometry/path/path.js";
 import { distance } from "../geometry/point.js";
 import { stepName } from "../plan/step-name.js";
-import { noReferences, gather } from "../formula/references.js";
+import { noReferences, collectReferences } from "../formula/references.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
 import type { Redrawing } from "./redraw.js";
 
@@ -15,7 +15,7 @@ export interface Measured {
   /** The step whose own figure it is. */
   readonly step: number | undefined;
   /** The steps it hangs on. */
-  readonly above: ReadonlySet<number>;
+  readonly dependencies: ReadonlySet<number>;
   /** What the tape reads on a draft, mm; not a number where it cannot be read. */
   readonly on: Evaluate;
 }
@@ -55,7 +55,7 @@ const noFigure = (step: string): NotRead => ({
 /** The figure of a step: its value, its path's length, or how far its point lies from what it is measured from. */
 export function stepMeasured(index: number, { plan, frame, dependencies }: Redrawing): Measured | undefined {
   const step = plan.steps[index] as PlannedStep;
-  const measured = (on: Evaluate): Measured => ({ step: index, above: dependencies(index), on });
+  const measured = (on: Evaluate): Measured => ({ step: index, dependencies: dependencies(index), on });
   if (step.makes === "path") return measured((f) => lengthOf(f, step.target));
   const length = step.formulas.find((f) => f.kind === "length");
   if (step.makes === "value") return length && measured((f) => f.slots[step.target] as number);
@@ -84,11 +84,11 @@ function lengthOf({ paths }: Frame, index: number): number {
 function lengthMeasured(text: string, { plan, dependencies }: Redrawing): Measured {
   const tree = parseFormula(text.replace(/([(,]\s*)(\d+[a-z]?)(?=\s*[,)])/g, "$1#$2"));
   const typed = compileAs(tree, plan.scope, "length");
-  const { points, names } = gather(tree, noReferences());
+  const { points, names } = collectReferences(tree, noReferences());
   const of = plan.steps.flatMap(({ source }, i) =>
     (source.is === "point" ? points.has(source.id) : names.has(source.key)) ? [...dependencies(i)] : [],
   );
-  return { step: undefined, above: new Set(of), on: (f) => evaluated(typed, f) };
+  return { step: undefined, dependencies: new Set(of), on: (f) => evaluated(typed, f) };
 }
 
 /** A reading that may be taken, by its name. */
@@ -117,7 +117,7 @@ export function crossReadings(drawing: Redrawing, index: number): NamedMeasure[]
     return [
       {
         name: `dist(${stepName(other)}, ${stepName(step)})`,
-        measured: { step: undefined, above: on, on: (f) => gap(f, other.target, step.target) },
+        measured: { step: undefined, dependencies: on, on: (f) => gap(f, other.target, step.target) },
       },
     ];
   });

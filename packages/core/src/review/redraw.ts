@@ -45,7 +45,7 @@ export function redrawing(compiled: Plan, run: Run): Redrawing {
 
 /** The draft with one step drawn otherwise, and what of `wanted` depends on it drawn again. What cannot be drawn so stays undefined. */
 export function redraw({ plan, evaluation }: Redrawing, step: number, draw: Draw, wanted?: ReadonlySet<number>): Evaluation {
-  const made = evaluation.otherwise(plan.steps[step] as PlannedStep, draw, "steps");
+  const made = evaluation.withOverride(plan.steps[step] as PlannedStep, draw, "steps");
   for (const index of wanted ?? plan.steps.keys()) made.need((plan.steps[index] as PlannedStep).node);
   return made;
 }

@@ -42,7 +42,7 @@ function someSlip(drawing: Redrawing): Slip | undefined {
 /** What a student reads who has slipped: the step itself, three that hang on it, three others. */
 function someReadings(drawing: Redrawing, { step }: Slip): Set<string> {
   const own = ownReadings(drawing);
-  const hanging = own.filter(({ measured }) => measured.step !== step && measured.above.has(step));
+  const hanging = own.filter(({ measured }) => measured.step !== step && measured.dependencies.has(step));
   const itself = own.filter(({ measured }) => measured.step === step);
   return new Set([...itself, ...[1, 2, 3].flatMap(() => [any(hanging), any(own)])].flatMap((m) => m?.name ?? []));
 }

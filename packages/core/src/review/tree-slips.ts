@@ -1,5 +1,5 @@
 import type { Tree } from "../formula/tree.js";
-import { gather, noReferences } from "../formula/references.js";
+import { collectReferences, noReferences } from "../formula/references.js";
 import type { SlipCode } from "./codes.js";
 
 /** A rule as a hand may have worked it out wrongly. `part` is what the slip is about. */
@@ -90,7 +90,7 @@ const TWICE: Readonly<Record<About, SlipCode>> = {
 
 /** What a term is there for, as its names tell. */
 function aboutOf(tree: Tree): About {
-  const names = [...gather(tree, noReferences()).names].join(" ");
+  const names = [...collectReferences(tree, noReferences()).names].join(" ");
   if (/ease|room|loose/.test(names)) return "ease";
   if (/allow|seam|hem/.test(names)) return "allowance";
   return /dart|intake|pleat|gather|tuck/.test(names) ? "intake" : "term";

@@ -198,7 +198,7 @@ describe("an edge of a piece", () => {
     const first = run(plan, {});
     const step = plan.steps.find(({ source }) => source.is === "point" && source.id === "A2");
     if (!step) throw new Error("A2 is not there");
-    const drawn = first.evaluation.otherwise(
+    const drawn = first.evaluation.withOverride(
       step,
       drawWith(plan, step, step.source as PointStep, { figures: { [step.formulas[0]?.name ?? ""]: () => 420 } }),
     );

@@ -55,7 +55,7 @@ export class Evaluation {
    * The same with one step drawn otherwise. What depends on it is worked out anew when it is asked for, `through` steps only where the
    * pieces are to stay as they are; where it cannot be drawn so, it is not there.
    */
-  otherwise(step: PlannedStep, draw: Draw, through: Through = "all"): Evaluation {
+  withOverride(step: PlannedStep, draw: Draw, through: Through = "all"): Evaluation {
     const made = new Evaluation(this.plan, this.blank, this);
     for (const dependent of this.plan.graph.dependents(step.node, through)) made.forget(dependent);
     for (const input of this.plan.graph.nodes[step.node]?.inputs ?? []) made.need(input);

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { selfCrossing } from "../geometry/ring/ring.js";
+import { selfIntersection } from "../geometry/ring/ring.js";
 import { loadSystem } from "../plan/load.js";
 import { printNotation } from "../system/notation/print.js";
 import { problemText } from "../system/notation/problem.js";
@@ -33,7 +33,7 @@ describe.each(Object.entries(TEXTS))("%s", (_, text) => {
   it("gives pieces that can be cut, and its own checks hold", () => {
     for (const piece of drafted.pieces) {
       expect(piece.gap.mm, piece.title).toBeLessThan(0.1);
-      expect(selfCrossing(piece.cutting), piece.title).toBeUndefined();
+      expect(selfIntersection(piece.cutting), piece.title).toBeUndefined();
       expect(piece.area, piece.title).toBeGreaterThan(1_000);
     }
     const missed = drafted.checks.filter((c) => c.status === "fail");

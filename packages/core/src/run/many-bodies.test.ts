@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { CheckResult } from "../check/result.js";
-import { distanceToRing, insideRing, selfCrossing } from "../geometry/ring/ring.js";
+import { distanceToRing, insideRing, selfIntersection } from "../geometry/ring/ring.js";
 import { run } from "./run.js";
 import { bodiesFor } from "../test/bodies.js";
 import { readShelf } from "../test/shelf.js";
@@ -47,8 +47,8 @@ describe.each(library)("$slug on sixty bodies", ({ runs, tallies }) => {
     const bad = runs.flatMap((drafted) =>
       drafted.pieces.flatMap((piece) => {
         // A net that crosses itself on this body is told by its own check.
-        if (selfCrossing(piece.net)) return [];
-        if (selfCrossing(piece.cutting)) return [`${piece.title}: the cutting line crosses itself`];
+        if (selfIntersection(piece.net)) return [];
+        if (selfIntersection(piece.cutting)) return [`${piece.title}: the cutting line crosses itself`];
         const inside = piece.cutting.some((p) => insideRing(p, piece.net) && distanceToRing(p, piece.net) > 0.1);
         return inside ? [`${piece.title}: the cutting line runs inside the net line`] : [];
       }),

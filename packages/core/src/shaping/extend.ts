@@ -1,6 +1,6 @@
 import { straightCubic } from "../geometry/curve/cubic.js";
 import { mirror } from "../geometry/line.js";
-import { crossPaths } from "../geometry/path/meet-paths.js";
+import { intersectPaths } from "../geometry/path/intersect-paths.js";
 import { endOf, joinPaths, mapPath, type Path, polyline, reversePath, shiftPath, startOf } from "../geometry/path/path.js";
 import { pathBetween } from "../geometry/path/path-between.js";
 import { distance, type Point } from "../geometry/point.js";
@@ -61,7 +61,7 @@ function turnedUp(side: Path, hem: { a: Point; b: Point }, far: { a: Point; b: P
     { x: far.a.x - u.x, y: far.a.y - u.y },
     { x: far.b.x + u.x, y: far.b.y + u.y },
   ]);
-  const [at] = crossPaths(over, end);
+  const [at] = intersectPaths(over, end);
   const kept = at && pathBetween(over, startOf(over), at);
   if (!kept) throw new DraftError("The turn-up is deeper than the sides above it are long.", "Turn up less.");
   return kept;

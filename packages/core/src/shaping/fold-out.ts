@@ -1,4 +1,4 @@
-import { pathLength, placeAlong } from "../geometry/path/path.js";
+import { pathLength, pointAtLength } from "../geometry/path/path.js";
 import { bearing, type Point, turn, turnBetween } from "../geometry/point.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
@@ -64,7 +64,7 @@ function folded(piece: PieceResult, wedge: Wedge, to: string, share: number): Pi
   const mouth: Wedge = whole.side === "after" ? [still, part] : [part, still];
   const sides = share === 1 ? whole : sidesOf(piece, { mouth, to: end, over: [] });
   const edge = piece.edges[still.edge] as PieceResult["edges"][number];
-  const [a, b] = mouth.map((m) => placeAlong(edge.path, m.along).at) as [Point, Point];
+  const [a, b] = mouth.map((m) => pointAtLength(edge.path, m.along).at) as [Point, Point];
   const by = turnBetween(bearing(hinge, b), bearing(hinge, a));
   return movePart(piece, sides, (p) => turn(p, hinge, sides.side === "after" ? by : -by));
 }

@@ -1,5 +1,5 @@
 import { flatten } from "../geometry/path/flatten.js";
-import { locate } from "../geometry/path/locate.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
 import { endOf, startOf } from "../geometry/path/path.js";
 import { bearing, type Point, turn } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
@@ -8,7 +8,7 @@ import { DraftError } from "../verb/draft-error.js";
 import { joinForms } from "../system/shaping-forms.js";
 import { mapContents } from "./outline/contents.js";
 import { edgeOf } from "./outline/find.js";
-import { mapEdge, weld } from "./outline/ring.js";
+import { mapEdge, joinRuns } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Lay one piece to another along an edge of each, and take them as one: how a strip cut from the front joins the back. */
@@ -41,7 +41,7 @@ const APART_MM = 1;
 
 /** Edges of unlike shape leave a gap or lie over each other where they are joined: how much, at the widest. */
 function unlike(a: Named, laid: EdgeParts): string[] {
-  const apart = Math.max(...flatten(laid.path, 0.5).map((p) => locate(a.edge.path, p).off));
+  const apart = Math.max(...flatten(laid.path, 0.5).map((p) => nearestOnPath(a.edge.path, p).off));
   if (apart <= APART_MM) return [];
   return [
     `Joined at ${roleText(a.edge)}, the two edges lie ${(apart / 10).toFixed(1)} cm apart at the widest: true one to the other first.`,
@@ -63,7 +63,7 @@ function joinedAt(a: Named, b: Named, key: string): PieceResult {
   const by = bearing(startOf(a.edge.path), endOf(a.edge.path)) - bearing(endOf(b.edge.path), startOf(b.edge.path));
   const map = (p: Point): Point => turn({ x: p.x + to.x - from.x, y: p.y + to.y - from.y }, to, by);
   const rest = ({ piece, index }: Named): PieceResult["edges"] => [...piece.edges.slice(index + 1), ...piece.edges.slice(0, index)];
-  const edges = weld([{ edges: rest(a) }, { edges: rest(b).map((e) => mapEdge(e, map)) }]);
+  const edges = joinRuns([{ edges: rest(a) }, { edges: rest(b).map((e) => mapEdge(e, map)) }]);
   const brought = mapContents(b.piece, map);
   return assemble({
     ...a.piece,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { pathLength } from "../geometry/path/path.js";
-import { selfCrossing } from "../geometry/ring/ring.js";
+import { selfIntersection } from "../geometry/ring/ring.js";
 import type { PieceEdge, PieceResult } from "../piece/piece.js";
 import { loadSystem } from "../plan/load.js";
 import { problemText } from "../system/notation/problem.js";
@@ -70,7 +70,7 @@ describe("splitting along darts", () => {
     expect(edge(side, "shoulder").length).toBeCloseTo(90, 6);
     expect([centre.darts, side.darts]).toEqual([[], []]);
     expect([centre.onFold, side.onFold]).toEqual([true, false]);
-    for (const p of [centre, side]) expect(selfCrossing(p.cutting)).toBeUndefined();
+    for (const p of [centre, side]) expect(selfIntersection(p.cutting)).toBeUndefined();
   });
 
   it("no dart at all is a plain cut: the parts are the whole", () => {

@@ -1,8 +1,8 @@
 import type { Evaluate } from "../formula/scope.js";
 import { straightCubic } from "../geometry/curve/cubic.js";
 import { flatten } from "../geometry/path/flatten.js";
-import { locate } from "../geometry/path/locate.js";
-import { crossPaths } from "../geometry/path/meet-paths.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
+import { intersectPaths } from "../geometry/path/intersect-paths.js";
 import { offsetPath } from "../geometry/path/offset-path.js";
 import {
   endOf,
@@ -22,7 +22,7 @@ import { DraftError } from "../verb/draft-error.js";
 import { changed, type PieceChanges } from "./amend.js";
 import { lies } from "./outline/contents.js";
 import { indexOf, pieceOf } from "./outline/find.js";
-import { partOf } from "./outline/part-of.js";
+import { extractPart } from "./outline/extract-part.js";
 import type { Shape } from "./shaping.js";
 
 /** A piece to be made from another. */
@@ -42,7 +42,7 @@ export const pieceFrom =
   (pieces, frame) => {
     const source = pieceOf(pieces, made.of);
     const shape = made.strip
-      ? partOf(source, stripped(source, made.strip.along, made.strip.width(frame))[made.strip.less ? "rest" : "strip"], made.key)
+      ? extractPart(source, stripped(source, made.strip.along, made.strip.width(frame))[made.strip.less ? "rest" : "strip"], made.key)
       : assemble({ ...source, key: made.key });
     const cut = made.cut === undefined ? {} : { cut: made.cut, onFold: made.onFold ?? false, mirrored: made.mirrored ?? false };
     const named = amended(shape, { ...cut, title: made.title });
@@ -138,16 +138,16 @@ function endAt(inner: Path, neighbours: readonly EdgeParts[], atEnd: boolean): M
     const reach = pathLength(path) * (atEnd ? 1 : -1);
     const on: Path = { segments: [straightCubic(tip, { x: tip.x + u.x * reach, y: tip.y + u.y * reach })] };
     const corner = atEnd ? startOf(path) : endOf(path);
-    const met = [...crossPaths(inner, path), ...(locate(path, tip).off < 1e-6 ? [tip] : []), ...crossPaths(on, path)];
+    const met = [...intersectPaths(inner, path), ...(nearestOnPath(path, tip).off < 1e-6 ? [tip] : []), ...intersectPaths(on, path)];
     const [at] = met.sort((p, q) => distance(p, corner) - distance(q, corner));
-    if (at) return { at, passed, along: locate(path, at).along };
+    if (at) return { at, passed, along: nearestOnPath(path, at).along };
   }
   return undefined;
 }
 
 /** The inner edge from one meeting to the other, carried on straight where it stops short. */
 function cutBetween(inner: Path, start: Meeting, end: Meeting): Path {
-  const [a, b] = [locate(inner, start.at), locate(inner, end.at)];
+  const [a, b] = [nearestOnPath(inner, start.at), nearestOnPath(inner, end.at)];
   const kept = splitPath(splitPath(inner, b.along)[0], a.along)[1];
   const begun = reversePath(reaching(reversePath(kept), start.at));
   return reaching(begun, end.at);

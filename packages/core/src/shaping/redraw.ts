@@ -1,5 +1,5 @@
-import { locate } from "../geometry/path/locate.js";
-import { endOf, type Path, pathLength, placeAlong, reversePath, startOf } from "../geometry/path/path.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
+import { endOf, type Path, pathLength, pointAtLength, reversePath, startOf } from "../geometry/path/path.js";
 import { distance } from "../geometry/point.js";
 import { assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
@@ -46,8 +46,8 @@ function along(piece: PieceResult, index: number, drawn: Path, what: string): Pi
     ...piece,
     edges,
     notches: piece.notches.map((notch) => {
-      const { along: mm, off } = locate(old.path, notch.at);
-      return off > 1 ? notch : { ...notch, at: placeAlong(path, mm * share).at };
+      const { along: mm, off } = nearestOnPath(old.path, notch.at);
+      return off > 1 ? notch : { ...notch, at: pointAtLength(path, mm * share).at };
     }),
   });
 }

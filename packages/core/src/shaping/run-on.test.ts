@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { locate } from "../geometry/path/locate.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
 import { endOf, headingAtEnd, headingAtStart, pathLength, startOf } from "../geometry/path/path.js";
 import { distance, type Point, turnOf } from "../geometry/point.js";
 import type { PieceEdge, PieceResult } from "../piece/piece.js";
@@ -104,7 +104,7 @@ describe("an edge run on over a seam", () => {
     expect(turnOf(headingAtEnd(old.path), headingAtEnd(now.path))).toBeCloseTo(0, 9);
     const far = old.places.filter((p) => distance(p, startOf(old.path)) > 45);
     expect(far.length).toBeGreaterThan(3);
-    for (const p of far) expect(locate(now.path, p).off).toBeLessThan(1e-3);
+    for (const p of far) expect(nearestOnPath(now.path, p).off).toBeLessThan(1e-3);
   });
 
   it("a seam with a dart in it is cut off by as much as it is sewn shorter", () => {

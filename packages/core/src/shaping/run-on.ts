@@ -1,5 +1,5 @@
-import { crossPathLine } from "../geometry/cross.js";
-import { locate } from "../geometry/path/locate.js";
+import { intersectPathLine } from "../geometry/intersect.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
 import { straightCubic } from "../geometry/curve/cubic.js";
 import { endOf, headingAtStart, mapPath, type Path, pathLength, reversePath, splitPath, startOf } from "../geometry/path/path.js";
 import { distance, type Point, shift } from "../geometry/point.js";
@@ -8,7 +8,7 @@ import { runForms } from "../system/shaping-forms.js";
 import { DraftError } from "../verb/draft-error.js";
 import { curveBetween } from "./outline/curve-between.js";
 import { edgeOf, exchange, indexOf } from "./outline/find.js";
-import { fromTo, lengthsAround, type Rework, reworked } from "./outline/rework.js";
+import { fromTo, lengthsAround, type Replacement, replaceStretches } from "./outline/replace-stretches.js";
 import type { Shaping } from "./shaping.js";
 
 /** Run an edge on over a seam: the pieces laid seam on seam, the edge drawn through as one line, the seam cut or carried on to meet it. */
@@ -30,9 +30,11 @@ export const runOn: Shaping = {
       const second = cornerOf(pieces, other, otherSeam);
       const { mine, theirs } = drawnThrough(first, second, mm.before, mm.after);
       // Folded on itself, a piece meets its own mirror image: one half is drawn, the other is the same.
-      if (edge === other && seam === otherSeam) return exchange(pieces, first.piece, [reworked(first.piece, mine)]);
-      if (first.piece === second.piece) return exchange(pieces, first.piece, [reworked(first.piece, [...mine, ...theirs])]);
-      return exchange(exchange(pieces, first.piece, [reworked(first.piece, mine)]), second.piece, [reworked(second.piece, theirs)]);
+      if (edge === other && seam === otherSeam) return exchange(pieces, first.piece, [replaceStretches(first.piece, mine)]);
+      if (first.piece === second.piece) return exchange(pieces, first.piece, [replaceStretches(first.piece, [...mine, ...theirs])]);
+      return exchange(exchange(pieces, first.piece, [replaceStretches(first.piece, mine)]), second.piece, [
+        replaceStretches(second.piece, theirs),
+      ]);
     };
   },
 };
@@ -62,7 +64,7 @@ function cornerOf(pieces: readonly PieceResult[], edgeName: string, seamName: st
 }
 
 /** What is drawn anew on either piece, so that the edge runs through over the seam in one line. */
-function drawnThrough(first: Corner, second: Corner, before: number, after: number): { mine: Rework[]; theirs: Rework[] } {
+function drawnThrough(first: Corner, second: Corner, before: number, after: number): { mine: Replacement[]; theirs: Replacement[] } {
   for (const [corner, mm] of [
     [first, before],
     [second, after],
@@ -78,10 +80,10 @@ function drawnThrough(first: Corner, second: Corner, before: number, after: numb
   const curve = curveBetween(lead, tail);
   const corner = startOf(first.seamAway);
   const u = headingAtStart(first.seamAway);
-  const places = crossPathLine(curve, { a: corner, b: shift(corner, u.x, u.y) });
+  const places = intersectPathLine(curve, { a: corner, b: shift(corner, u.x, u.y) });
   const met = places.sort((p, q) => distance(p, corner) - distance(q, corner))[0];
   if (!met) throw new DraftError("The edge drawn through does not cross the seam.", "True more of it to both sides.");
-  const [toSeam, fromSeam] = splitPath(curve, locate(curve, met).along);
+  const [toSeam, fromSeam] = splitPath(curve, nearestOnPath(curve, met).along);
   const in_ = (met.x - corner.x) * u.x + (met.y - corner.y) * u.y;
   return {
     mine: [edgeTo(first, before, reversePath(toSeam)), seamTo(first, in_, met)],
@@ -100,13 +102,13 @@ function layOn(first: Corner, second: Corner): { there: (p: Point) => Point; bac
 }
 
 /** The end of the edge at the corner drawn anew: `away` leads from the seam to where the edge goes on as it was. */
-function edgeTo({ edge, edgeFirst, edgeAway }: Corner, mm: number, away: Path): Rework {
+function edgeTo({ edge, edgeFirst, edgeAway }: Corner, mm: number, away: Path): Replacement {
   const whole = pathLength(edgeAway);
   return edgeFirst ? { edge, from: whole - mm, to: whole, by: reversePath(away) } : { edge, from: 0, to: mm, by: away };
 }
 
 /** The seam cut off, or carried straight on, to the place where the edge crosses it. */
-function seamTo({ seam, edgeFirst, seamAway }: Corner, in_: number, met: Point): Rework {
+function seamTo({ seam, edgeFirst, seamAway }: Corner, in_: number, met: Point): Replacement {
   const cut = Math.max(0, in_) + KEPT_MM;
   const kept = splitPath(seamAway, cut)[0];
   const whole = pathLength(seamAway);

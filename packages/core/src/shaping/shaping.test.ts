@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { loadSystem } from "../plan/load.js";
 import { runWithPlan as run, type RunWithPlan as Run } from "../test/run-with-plan.js";
 import { closingAngle, type Dart, dartOf } from "../geometry/dart.js";
-import { selfCrossing } from "../geometry/ring/ring.js";
+import { selfIntersection } from "../geometry/ring/ring.js";
 import type { PieceResult } from "../piece/piece.js";
 import { printNotation } from "../system/notation/print.js";
 import { readNotation } from "../system/notation/read.js";
@@ -56,7 +56,7 @@ const sound = (r: Run): void => {
   expect(r.shapings.map((s) => s.outcome)).toEqual(r.shapings.map(() => ({ status: "done" })));
   for (const piece of r.pieces) {
     expect(piece.gap.mm).toBeLessThan(1e-6);
-    expect(selfCrossing(piece.net)).toBeUndefined();
+    expect(selfIntersection(piece.net)).toBeUndefined();
   }
 };
 const dartIn = (piece: PieceResult | undefined, key = "side_dart"): Dart | undefined => {

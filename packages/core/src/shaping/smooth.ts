@@ -6,7 +6,7 @@ import { smoothForms } from "../system/shaping-forms.js";
 import { DraftError } from "../verb/draft-error.js";
 import { curveBetween } from "./outline/curve-between.js";
 import { exchange, pieceOf } from "./outline/find.js";
-import { lengthsAround, type Rework, reworked } from "./outline/rework.js";
+import { lengthsAround, type Replacement, replaceStretches } from "./outline/replace-stretches.js";
 import { onOutline, placeAt, type RingPlace } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
@@ -24,7 +24,7 @@ export const smooth: Shaping = {
       // A corner keeps its place while another is rounded: each is found on the piece as it was named.
       const corners = names.flatMap((name) => cornersOf(piece, name));
       return exchange(pieces, piece, [
-        reworked(
+        replaceStretches(
           piece,
           corners.flatMap((corner) => rounded(piece, corner, mm.before, mm.after)),
         ),
@@ -49,7 +49,7 @@ function cornersOf(piece: PieceResult, name: string): Point[] {
   return ends;
 }
 
-function rounded(piece: PieceResult, corner: Point, before: number, after: number): Rework[] {
+function rounded(piece: PieceResult, corner: Point, before: number, after: number): Replacement[] {
   const place = onOutline(piece, corner, "The corner");
   const n = piece.edges.length;
   const edge = piece.edges[place.edge] as EdgeParts;
@@ -64,7 +64,7 @@ function rounded(piece: PieceResult, corner: Point, before: number, after: numbe
 const NEAR_MM = 0.05;
 
 /** A corner inside one edge. */
-function within(piece: PieceResult, { edge: index, along }: RingPlace, before: number, after: number): Rework[] {
+function within(piece: PieceResult, { edge: index, along }: RingPlace, before: number, after: number): Replacement[] {
   const edge = piece.edges[index] as EdgeParts;
   const [from, to] = [along - before, along + after];
   if (from < 0 || to > pathLength(edge.path)) throw tooLong(edge.role);
@@ -72,7 +72,7 @@ function within(piece: PieceResult, { edge: index, along }: RingPlace, before: n
 }
 
 /** A corner where one edge goes over into the next: each ends in the middle of the curve. */
-function between(piece: PieceResult, first: number, second: number, before: number, after: number): Rework[] {
+function between(piece: PieceResult, first: number, second: number, before: number, after: number): Replacement[] {
   const [a, b] = [piece.edges[first] as EdgeParts, piece.edges[second] as EdgeParts];
   const whole = pathLength(a.path);
   if (before > whole) throw tooLong(a.role);

@@ -1,11 +1,11 @@
-import { crossPaths } from "../geometry/path/meet-paths.js";
+import { intersectPaths } from "../geometry/path/intersect-paths.js";
 import { pathBetween } from "../geometry/path/path-between.js";
 import { boundsOf } from "../geometry/bounds.js";
-import { locate } from "../geometry/path/locate.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
 import { flatten } from "../geometry/path/flatten.js";
 import { endOf, type Path, polyline, reversePath, startOf } from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
-import { crossStretches } from "../geometry/ring/ring.js";
+import { properIntersection } from "../geometry/ring/ring.js";
 import { amended, type EdgeParts } from "../piece/assemble.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
@@ -14,7 +14,7 @@ import { pointText } from "../verb/form.js";
 import { regionOf } from "./outline/contents.js";
 import { type Cut, cutAlong } from "./outline/cut-along.js";
 import { exchange, lineOf, pieceOf, pointOf } from "./outline/find.js";
-import { partOf } from "./outline/part-of.js";
+import { extractPart } from "./outline/extract-part.js";
 import { placeAt, stretch } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
@@ -59,7 +59,7 @@ function cutInTwo(piece: PieceResult, cut: Cut, role: string, allowance: number,
   const one = [...stretch(piece, cut.from[1], cut.to[0]), seam(reversePath(cut.left))];
   const other = [...stretch(piece, cut.to[1], cut.from[0]), seam(cut.right)];
   const [upper, lower] = upperFirst(one, other);
-  return [partOf(rest, upper, keys[0]), partOf(rest, lower, keys[1])];
+  return [extractPart(rest, upper, keys[0]), extractPart(rest, lower, keys[1])];
 }
 
 /** A cut along one line from edge to edge. Throws DraftError when it does not run so, or would run through a dart. */
@@ -84,10 +84,10 @@ function refuseDarts(piece: PieceResult, cut: Path, what: string): void {
   const places = flatten(cut);
   for (const dart of piece.darts) {
     const { mouth } = dart;
-    const into = mouth && [startOf(cut), endOf(cut)].some((p) => locate(mouth, p).off < BESIDE_MM);
+    const into = mouth && [startOf(cut), endOf(cut)].some((p) => nearestOnPath(mouth, p).off < BESIDE_MM);
     const legs = flatten(dart.legs);
     const through = places.some(
-      (p, i) => i > 0 && legs.some((q, k) => k > 0 && crossStretches(places[i - 1] as Point, p, legs[k - 1] as Point, q)),
+      (p, i) => i > 0 && legs.some((q, k) => k > 0 && properIntersection(places[i - 1] as Point, p, legs[k - 1] as Point, q)),
     );
     if (into || through)
       throw new DraftError(
@@ -100,7 +100,9 @@ function refuseDarts(piece: PieceResult, cut: Path, what: string): void {
 /** The line between the two places where it meets the outline: its own ends, or where it crosses. */
 function fromEdgeToEdge(piece: PieceResult, path: Path): Path | undefined {
   if (placeAt(piece, startOf(path)) && placeAt(piece, endOf(path))) return path;
-  const met = piece.edges.flatMap((e) => crossPaths(path, e.path)).filter((p, i, all) => all.findIndex((q) => distance(p, q) < 0.05) === i);
+  const met = piece.edges
+    .flatMap((e) => intersectPaths(path, e.path))
+    .filter((p, i, all) => all.findIndex((q) => distance(p, q) < 0.05) === i);
   const ends = [startOf(path), endOf(path)].filter((p) => placeAt(piece, p) && !met.some((q) => distance(p, q) < 1));
   const [a, b] = [...met, ...ends];
   return met.length + ends.length === 2 && a && b ? pathBetween(path, a, b) : undefined;

@@ -7,7 +7,7 @@ import { DraftError } from "../verb/draft-error.js";
 import { unfoldForms } from "../system/shaping-forms.js";
 import { mapContents } from "./outline/contents.js";
 import { exchange, pieceOf } from "./outline/find.js";
-import { weld } from "./outline/ring.js";
+import { joinRuns } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Open a piece out on its fold: both halves as one piece. */
@@ -43,7 +43,7 @@ function opened(piece: PieceResult): PieceResult {
   return assemble({
     ...piece,
     onFold: false,
-    edges: weld([{ edges: half }, { edges: other }]),
+    edges: joinRuns([{ edges: half }, { edges: other }]),
     levels: [...piece.levels, ...mirrored.levels],
     darts: [...piece.darts, ...mirrored.darts.map((d) => ({ ...d, key: `${d.key}_other` }))],
     inside: [...piece.inside, { label: "Centre", path: fold.path }, ...mirrored.inside],

@@ -1,4 +1,4 @@
-import type { Flat } from "../geometry/homography.js";
+import type { Homography } from "../geometry/homography.js";
 import type { Point } from "../geometry/point.js";
 
 /** Places on the paper, where they are seen, and the perspective that was found for them, by rows. */
@@ -6,8 +6,8 @@ export interface PerspectiveCase {
   readonly name: string;
   readonly paper: readonly Point[];
   readonly picture: readonly Point[];
-  readonly opencv: Flat;
-  readonly skimage: Flat;
+  readonly opencv: Homography;
+  readonly skimage: Homography;
 }
 
 // Worked once by `cv2.findHomography(paper, picture, 0)` of OpenCV 5.0.0 and `ProjectiveTransform.estimate` of

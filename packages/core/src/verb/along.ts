@@ -1,6 +1,6 @@
 import { direction } from "../geometry/line.js";
-import { locate } from "../geometry/path/locate.js";
-import { pathLength, placeAlong } from "../geometry/path/path.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
+import { pathLength, pointAtLength } from "../geometry/path/path.js";
 import { DraftError } from "./draft-error.js";
 import { form } from "./form.js";
 import type { Verb } from "./verb.js";
@@ -16,7 +16,7 @@ export const along: Verb = {
       const share = filled.number("share");
       return (f) => {
         const p = path(f);
-        return placeAlong(p, pathLength(p) * share(f)).at;
+        return pointAtLength(p, pathLength(p) * share(f)).at;
       };
     }
     const line = filled.line("line");
@@ -26,7 +26,7 @@ export const along: Verb = {
       const target = line(f);
       const p = from(f);
       const d = distance(f);
-      if (target.path) return placeAlong(target.path, locate(target.path, p).along + d).at;
+      if (target.path) return pointAtLength(target.path, nearestOnPath(target.path, p).along + d).at;
       const u = direction(target.line);
       if (!u)
         throw new DraftError(

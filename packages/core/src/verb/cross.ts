@@ -1,6 +1,6 @@
-import { crossPathLine } from "../geometry/cross.js";
-import { crossLines } from "../geometry/line.js";
-import { crossPaths } from "../geometry/path/meet-paths.js";
+import { intersectPathLine } from "../geometry/intersect.js";
+import { intersectLines } from "../geometry/line.js";
+import { intersectPaths } from "../geometry/path/intersect-paths.js";
 import { distance, type Point } from "../geometry/point.js";
 import { DraftError } from "./draft-error.js";
 import { form } from "./form.js";
@@ -9,10 +9,10 @@ import type { LineOrPath, Verb } from "./verb.js";
 
 /** Every crossing of two lines or curves; straight lines are carried on past their ends. */
 function crossings(a: LineOrPath, b: LineOrPath): Point[] {
-  if (a.path && b.path) return crossPaths(a.path, b.path);
-  if (a.path && b.line) return crossPathLine(a.path, b.line);
-  if (a.line && b.path) return crossPathLine(b.path, a.line);
-  const only = a.line && b.line && crossLines(a.line, b.line);
+  if (a.path && b.path) return intersectPaths(a.path, b.path);
+  if (a.path && b.line) return intersectPathLine(a.path, b.line);
+  if (a.line && b.path) return intersectPathLine(b.path, a.line);
+  const only = a.line && b.line && intersectLines(a.line, b.line);
   return only ? [only] : [];
 }
 

@@ -1,5 +1,5 @@
-import { crossPathLine } from "../geometry/cross.js";
-import { crossLines, type Line } from "../geometry/line.js";
+import { intersectPathLine } from "../geometry/intersect.js";
+import { intersectLines, type Line } from "../geometry/line.js";
 import { distance, type Point } from "../geometry/point.js";
 import { DraftError } from "./draft-error.js";
 import type { LineOrPath } from "./verb.js";
@@ -9,7 +9,7 @@ import type { LineOrPath } from "./verb.js";
  * there is none ahead. Straight targets are carried on past their ends. Throws DraftError when they never meet.
  */
 export function meet(ray: Line, target: LineOrPath): Point {
-  const places = target.line ? single(crossLines(ray, target.line)) : crossPathLine(target.path, ray);
+  const places = target.line ? single(intersectLines(ray, target.line)) : intersectPathLine(target.path, ray);
   const ahead = places.filter((p) => (p.x - ray.a.x) * (ray.b.x - ray.a.x) + (p.y - ray.a.y) * (ray.b.y - ray.a.y) >= -1e-9);
   const nearest = nearestTo(ray.a, ahead.length > 0 ? ahead : places);
   if (!nearest) {

@@ -1,4 +1,4 @@
-import { between } from "../geometry/point.js";
+import { lerp } from "../geometry/point.js";
 import { form } from "./form.js";
 import type { Verb } from "./verb.js";
 
@@ -10,6 +10,6 @@ export const midway: Verb = {
   prepare(_, filled) {
     const a = filled.point("a");
     const b = filled.point("b");
-    return (f) => between(a(f), b(f), 0.5);
+    return (f) => lerp(a(f), b(f), 0.5);
   },
 };

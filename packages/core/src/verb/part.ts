@@ -1,4 +1,4 @@
-import { between } from "../geometry/point.js";
+import { lerp } from "../geometry/point.js";
 import { form } from "./form.js";
 import type { Verb } from "./verb.js";
 
@@ -11,6 +11,6 @@ export const part: Verb = {
     const share = filled.number("share");
     const from = filled.point("from");
     const to = filled.point("to");
-    return (f) => between(from(f), to(f), share(f));
+    return (f) => lerp(from(f), to(f), share(f));
   },
 };

@@ -1,6 +1,6 @@
 import { foot } from "../geometry/line.js";
-import { locate } from "../geometry/path/locate.js";
-import { placeAlong } from "../geometry/path/path.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
+import { pointAtLength } from "../geometry/path/path.js";
 import { DraftError } from "./draft-error.js";
 import { form } from "./form.js";
 import type { Verb } from "./verb.js";
@@ -16,7 +16,7 @@ export const square: Verb = {
     return (f) => {
       const p = from(f);
       const target = line(f);
-      if (target.path) return placeAlong(target.path, locate(target.path, p).along).at;
+      if (target.path) return pointAtLength(target.path, nearestOnPath(target.path, p).along).at;
       const found = foot(p, target.line);
       if (!found)
         throw new DraftError(

@@ -1,4 +1,4 @@
-import { between, distance as distanceBetween, SAME_PLACE_MM } from "../geometry/point.js";
+import { lerp, distance as distanceBetween, SAME_PLACE_MM } from "../geometry/point.js";
 import { DraftError } from "./draft-error.js";
 import { form } from "./form.js";
 import type { Verb } from "./verb.js";
@@ -22,7 +22,7 @@ export const toward: Verb = {
           "The two points fall on each other, so there is no way from one toward the other.",
           "Check the measurements they come from.",
         );
-      return between(a, b, distance(f) / whole);
+      return lerp(a, b, distance(f) / whole);
     };
   },
 };

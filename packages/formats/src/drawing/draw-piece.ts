@@ -7,7 +7,7 @@ import {
   pathLength,
   type PieceMark,
   type PieceResult,
-  placeAlong,
+  pointAtLength,
   type Point,
   polyline,
   pressArrow,
@@ -58,7 +58,7 @@ const PLAIN = { size: 4, anchor: "middle", turn: 0 } as const;
 function nameAlong(text: string, path: Path, sink: Sink): void {
   const length = pathLength(path);
   if (text === "" || length < text.length * 2.4) return;
-  const { at, heading } = placeAlong(path, length / 2);
+  const { at, heading } = pointAtLength(path, length / 2);
   const turn = readable(heading);
   sink.words({ ...PLAIN, at: over(at, turn), text, turn });
 }

@@ -11,10 +11,10 @@ import { SystemVersionRow } from "./system-version.js";
  */
 export async function loadLibrary(knex: Knex, folder: string): Promise<void> {
   const library = readLibrary(folder);
-  for (const [slug, notation] of Object.entries(library)) await stock(knex, slug, notation, basesOf(notation, library));
+  for (const [slug, notation] of Object.entries(library)) await seed(knex, slug, notation, basesOf(notation, library));
 }
 
-async function stock(knex: Knex, slug: string, notation: string, bases: Library): Promise<void> {
+async function seed(knex: Knex, slug: string, notation: string, bases: Library): Promise<void> {
   const newest = await newestVersion(knex, slug);
   // What stands on the shelf already was looked through when it was put there.
   if (newest?.notation === notation && isDeepStrictEqual(newest.bases, bases)) return;

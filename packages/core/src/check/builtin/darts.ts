@@ -2,7 +2,7 @@ import { evaluated } from "../../formula/evaluated.js";
 import type { PlannedDart } from "../../piece/blueprint.js";
 import type { Frame } from "../../formula/scope.js";
 import { type Dart, dartOf, foldOf, intakeOf } from "../../geometry/dart.js";
-import { between, distance } from "../../geometry/point.js";
+import { lerp, distance } from "../../geometry/point.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
@@ -38,7 +38,7 @@ function legs(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult {
 }
 
 function slender(planned: PlannedDart, dart: Dart): CheckResult {
-  const [mouth] = dart.tips.length === 1 ? foldOf(dart) : [between(dart.a, dart.b, 0.5)];
+  const [mouth] = dart.tips.length === 1 ? foldOf(dart) : [lerp(dart.a, dart.b, 0.5)];
   const length = Math.min(...dart.tips.map((tip) => distance(tip, mouth)));
   const most = length * WIDEST_SHARE;
   return makeCheck({
@@ -59,7 +59,7 @@ function shortOf(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult[] 
   const point = planned.shortOf === undefined ? undefined : frame.points[planned.shortOf];
   if (!point) return [];
   const [tip] = dart.tips;
-  const mouth = between(dart.a, dart.b, 0.5);
+  const mouth = lerp(dart.a, dart.b, 0.5);
   const length = distance(mouth, tip);
   const reach = ((point.x - mouth.x) * (tip.x - mouth.x) + (point.y - mouth.y) * (tip.y - mouth.y)) / (length || 1);
   return [

@@ -1,5 +1,5 @@
 import type { Point } from "../../geometry/point.js";
-import { distanceToRing, selfCrossing } from "../../geometry/ring/ring.js";
+import { distanceToRing, selfIntersection } from "../../geometry/ring/ring.js";
 import type { PieceResult } from "../../piece/piece.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
@@ -17,7 +17,7 @@ export const outline: BuiltinCheck = ({ pieces }) =>
       piece,
       "outline",
       "outline",
-      selfCrossing(piece.net),
+      selfIntersection(piece.net),
       "A width or depth is larger than the room it has: check the measurement that places this corner.",
     ),
     ...(piece.cutting === piece.net ? [] : [followed(piece)]),

@@ -1,5 +1,5 @@
 import type { Cubic } from "./cubic.js";
-import { crossLines } from "../line.js";
+import { intersectLines } from "../line.js";
 import type { Path } from "../path/path.js";
 import { bearing, distance, type Point } from "../point.js";
 
@@ -35,7 +35,7 @@ export function circleThrough(a: Point, b: Point, c: Point): { centre: Point; tu
     const m = middle(p, q);
     return { a: m, b: { x: m.x - (q.y - p.y), y: m.y + (q.x - p.x) } };
   };
-  const centre = crossLines(square(a, b), square(b, c));
+  const centre = intersectLines(square(a, b), square(b, c));
   if (!centre) return undefined;
   const on = (rad: number): number => (rad < 0 ? rad + 2 * Math.PI : rad);
   const to = on(bearing(centre, c) - bearing(centre, a));

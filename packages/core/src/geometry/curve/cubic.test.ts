@@ -3,14 +3,14 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { signedPathArea, signedPolygonArea } from "../ring/area.js";
 import { boundsOf, growBounds } from "../bounds.js";
-import { crossCubicLine, crossPathLine, cubicRoots } from "../cross.js";
+import { intersectCubicLine, intersectPathLine, cubicRoots } from "../intersect.js";
 import { type Cubic, cubicAt, cubicHeading, cubicSlope, reverseCubic, splitCubic, straightCubic } from "./cubic.js";
 import { cubicLength, cubicParameterAt } from "./cubic-length.js";
 import { flatten } from "../path/flatten.js";
-import { crossLines, direction, foot, mirror } from "../line.js";
-import { endOf, joinPaths, mapPath, pathLength, placeAlong, polyline, reversePath, splitPath, startOf } from "../path/path.js";
-import { bearing, between, distance, type Point, samePlace, shift, turn } from "../point.js";
-import { crossStretches, insideRing, selfCrossing } from "../ring/ring.js";
+import { intersectLines, direction, foot, mirror } from "../line.js";
+import { endOf, joinPaths, mapPath, pathLength, pointAtLength, polyline, reversePath, splitPath, startOf } from "../path/path.js";
+import { bearing, lerp, distance, type Point, samePlace, shift, turn } from "../point.js";
+import { properIntersection, insideRing, selfIntersection } from "../ring/ring.js";
 import { mmText, svgData, svgRing } from "../path/svg-data.js";
 
 const coordinate = fc.integer({ min: -50_000, max: 50_000 }).map((n) => n / 100);
@@ -80,7 +80,7 @@ describe("a cubic, against bezier-js", () => {
         const side = (p: Point): number => Math.sign((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x));
         let changes = 0;
         for (let i = 1; i <= 400; i++) if (side(cubicAt(c, (i - 1) / 400)) * side(cubicAt(c, i / 400)) < 0) changes++;
-        const crossings = crossCubicLine(c, { a, b });
+        const crossings = intersectCubicLine(c, { a, b });
         expect(crossings.length).toBeGreaterThanOrEqual(changes);
         for (const p of crossings)
           expect(Math.abs(((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) / distance(a, b))).toBeLessThan(1e-6);
@@ -149,9 +149,9 @@ describe("lengths and places along", () => {
       { x: 0, y: 0 },
       { x: 10, y: 0 },
     ]);
-    expect(placeAlong(path, 15).at).toEqual({ x: 15, y: 0 });
-    expect(placeAlong(path, -5).at).toEqual({ x: -5, y: 0 });
-    expect(placeAlong(path, 4).at.x).toBeCloseTo(4, 9);
+    expect(pointAtLength(path, 15).at).toEqual({ x: 15, y: 0 });
+    expect(pointAtLength(path, -5).at).toEqual({ x: -5, y: 0 });
+    expect(pointAtLength(path, 4).at.x).toBeCloseTo(4, 9);
     expect(startOf(path)).toEqual({ x: 0, y: 0 });
     expect(endOf(joinPaths([path, mapPath(path, (p) => shift(p, 10, 5))]))).toEqual({ x: 20, y: 5 });
   });
@@ -166,7 +166,7 @@ describe("lengths and places along", () => {
               const a = corners[i] as Point;
               const l2 = (b.x - a.x) ** 2 + (b.y - a.y) ** 2;
               const t = l2 === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / l2));
-              return distance(p, between(a, b, t));
+              return distance(p, lerp(a, b, t));
             }),
           );
         for (let t = 0; t <= 1; t += 0.05) expect(off(cubicAt(c, t))).toBeLessThan(0.75);
@@ -208,13 +208,13 @@ describe("lines", () => {
   const plumb = { a: { x: 3, y: 0 }, b: { x: 3, y: 1 } };
 
   it("cross, even beyond their ends", () => {
-    expect(crossLines(level, plumb)).toEqual({ x: 3, y: 5 });
-    expect(crossLines(level, { a: { x: 50, y: 0 }, b: { x: 50, y: 1 } })).toEqual({ x: 50, y: 5 });
+    expect(intersectLines(level, plumb)).toEqual({ x: 3, y: 5 });
+    expect(intersectLines(level, { a: { x: 50, y: 0 }, b: { x: 50, y: 1 } })).toEqual({ x: 50, y: 5 });
   });
 
   it("side by side, or without direction, they do not", () => {
-    expect(crossLines(level, { a: { x: 0, y: 6 }, b: { x: 10, y: 6 } })).toBeUndefined();
-    expect(crossLines(level, { a: { x: 0, y: 0 }, b: { x: 0, y: 0 } })).toBeUndefined();
+    expect(intersectLines(level, { a: { x: 0, y: 6 }, b: { x: 10, y: 6 } })).toBeUndefined();
+    expect(intersectLines(level, { a: { x: 0, y: 0 }, b: { x: 0, y: 0 } })).toBeUndefined();
     expect(direction({ a: { x: 1, y: 1 }, b: { x: 1, y: 1 } })).toBeUndefined();
     expect(foot({ x: 1, y: 2 }, { a: { x: 1, y: 1 }, b: { x: 1, y: 1 } })).toBeUndefined();
     expect(mirror({ x: 1, y: 2 }, { a: { x: 1, y: 1 }, b: { x: 1, y: 1 } })).toBeUndefined();
@@ -234,11 +234,11 @@ describe("lines", () => {
   });
 
   it("a cubic along the line meets it nowhere, one that touches it meets it once", () => {
-    expect(crossCubicLine(straightCubic({ x: 0, y: 5 }, { x: 9, y: 5 }), level)).toEqual([]);
+    expect(intersectCubicLine(straightCubic({ x: 0, y: 5 }, { x: 9, y: 5 }), level)).toEqual([]);
     const touching: Cubic = { p0: { x: 0, y: 0 }, p1: { x: 0, y: 20 / 3 }, p2: { x: 10, y: 20 / 3 }, p3: { x: 10, y: 0 }, straight: false };
-    expect(crossPathLine({ segments: [touching] }, level)).toHaveLength(1);
-    expect(crossPathLine({ segments: [touching] }, { a: { x: 0, y: 6 }, b: { x: 1, y: 6 } })).toHaveLength(0);
-    expect(crossPathLine({ segments: [touching] }, { a: { x: 0, y: 2 }, b: { x: 1, y: 2 } })).toHaveLength(2);
+    expect(intersectPathLine({ segments: [touching] }, level)).toHaveLength(1);
+    expect(intersectPathLine({ segments: [touching] }, { a: { x: 0, y: 6 }, b: { x: 1, y: 6 } })).toHaveLength(0);
+    expect(intersectPathLine({ segments: [touching] }, { a: { x: 0, y: 2 }, b: { x: 1, y: 2 } })).toHaveLength(2);
   });
 
   it("roots of a cubic by hand", () => {
@@ -266,8 +266,8 @@ describe("rings", () => {
   ];
 
   it("a bow tie crosses itself in its middle, a square does not", () => {
-    expect(selfCrossing(bow)).toEqual({ x: 5, y: 5 });
-    expect(selfCrossing(square)).toBeUndefined();
+    expect(selfIntersection(bow)).toEqual({ x: 5, y: 5 });
+    expect(selfIntersection(square)).toBeUndefined();
   });
 
   it("a star ring of many corners never does", () => {
@@ -275,13 +275,13 @@ describe("rings", () => {
       const r = i % 2 === 0 ? 100 : 60;
       return { x: r * Math.cos((i * Math.PI) / 200), y: r * Math.sin((i * Math.PI) / 200) };
     });
-    expect(selfCrossing(star)).toBeUndefined();
+    expect(selfIntersection(star)).toBeUndefined();
   });
 
   it("touching ends do not count as crossing", () => {
-    expect(crossStretches({ x: 0, y: 0 }, { x: 5, y: 0 }, { x: 5, y: 0 }, { x: 5, y: 5 })).toBeUndefined();
-    expect(crossStretches({ x: 0, y: 0 }, { x: 5, y: 0 }, { x: 0, y: 1 }, { x: 5, y: 1 })).toBeUndefined();
-    expect(crossStretches({ x: 0, y: 0 }, { x: 4, y: 4 }, { x: 0, y: 4 }, { x: 4, y: 0 })).toEqual({ x: 2, y: 2 });
+    expect(properIntersection({ x: 0, y: 0 }, { x: 5, y: 0 }, { x: 5, y: 0 }, { x: 5, y: 5 })).toBeUndefined();
+    expect(properIntersection({ x: 0, y: 0 }, { x: 5, y: 0 }, { x: 0, y: 1 }, { x: 5, y: 1 })).toBeUndefined();
+    expect(properIntersection({ x: 0, y: 0 }, { x: 4, y: 4 }, { x: 0, y: 4 }, { x: 4, y: 0 })).toEqual({ x: 2, y: 2 });
   });
 
   it("knows inside from outside", () => {

@@ -1,4 +1,4 @@
-import { between, type Point } from "../point.js";
+import { lerp, type Point } from "../point.js";
 
 /** One cubic Bézier: start, two handles, end. A straight stretch has `straight` set and its handles on the thirds. */
 export interface Cubic {
@@ -51,12 +51,12 @@ function unitSlope(c: Cubic, t: number): Point | undefined {
 
 /** The two parts of a cubic cut at t (de Casteljau). */
 export function splitCubic(c: Cubic, t: number): [Cubic, Cubic] {
-  const a = between(c.p0, c.p1, t);
-  const b = between(c.p1, c.p2, t);
-  const d = between(c.p2, c.p3, t);
-  const ab = between(a, b, t);
-  const bd = between(b, d, t);
-  const m = between(ab, bd, t);
+  const a = lerp(c.p0, c.p1, t);
+  const b = lerp(c.p1, c.p2, t);
+  const d = lerp(c.p2, c.p3, t);
+  const ab = lerp(a, b, t);
+  const bd = lerp(b, d, t);
+  const m = lerp(ab, bd, t);
   return [
     { p0: c.p0, p1: a, p2: ab, p3: m, straight: c.straight },
     { p0: m, p1: bd, p2: d, p3: c.p3, straight: c.straight },

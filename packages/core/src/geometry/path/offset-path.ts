@@ -1,8 +1,8 @@
 import { type Cubic, cubicAt, cubicHeading, cubicSlope, splitCubic, straightCubic } from "../curve/cubic.js";
-import { crossLines } from "../line.js";
-import { crossPaths } from "./meet-paths.js";
+import { intersectLines } from "../line.js";
+import { intersectPaths } from "./intersect-paths.js";
 import { endOf, headingAtEnd, headingAtStart, joinPaths, type Path, pathLength, splitPath, startOf } from "./path.js";
-import { locate } from "./locate.js";
+import { nearestOnPath } from "./nearest-on-path.js";
 import { distance, type Point } from "../point.js";
 
 /** How far (mm) the line beside a curve may stray from where it should lie. */
@@ -66,14 +66,14 @@ function meet(before: Path, after: Path): Path {
   const [p, q] = [endOf(before), startOf(after)];
   const [u, v] = [headingAtEnd(before), headingAtStart(after)];
   if (distance(p, q) < 1e-6 || Math.abs(u.x * v.y - u.y * v.x) < SMOOTH) return joinPaths([before, after]);
-  const [at] = crossPaths(before, after);
+  const [at] = intersectPaths(before, after);
   if (at)
     return joinPaths(
-      [splitPath(before, locate(before, at).along)[0], splitPath(after, locate(after, at).along)[1]].filter(
+      [splitPath(before, nearestOnPath(before, at).along)[0], splitPath(after, nearestOnPath(after, at).along)[1]].filter(
         (part) => pathLength(part) > 1e-9,
       ),
     );
-  const corner = crossLines({ a: p, b: along(p, u, 1) }, { a: q, b: along(q, v, 1) });
+  const corner = intersectLines({ a: p, b: along(p, u, 1) }, { a: q, b: along(q, v, 1) });
   if (!corner) return joinPaths([before, { segments: [straightCubic(p, q)] }, after]);
   return joinPaths([before, { segments: [straightCubic(p, corner), straightCubic(corner, q)] }, after]);
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { endOf, pathLength, placeAlong, polyline, startOf } from "./path.js";
+import { endOf, pathLength, pointAtLength, polyline, startOf } from "./path.js";
 import { pathBetween } from "./path-between.js";
 import { distance, type Point } from "../point.js";
 
@@ -15,7 +15,7 @@ const line = {
   ],
 };
 const whole = pathLength(line);
-const along = (share: number): Point => placeAlong(line, share * whole).at;
+const along = (share: number): Point => pointAtLength(line, share * whole).at;
 
 describe("the part of a path between two places on it", () => {
   it("runs from the first to the second, as long as the way between them, in either direction", () => {

@@ -1,4 +1,4 @@
-import { locate } from "./locate.js";
+import { nearestOnPath } from "./nearest-on-path.js";
 import { type Path, reversePath, splitPath } from "./path.js";
 import type { Point } from "../point.js";
 
@@ -7,8 +7,8 @@ const ON_THE_LINE_MM = 1;
 
 /** The part of a path between the places of it nearest to `a` and `b`, travelled from `a` to `b`. Undefined when either lies more than 1 mm off it. */
 export function pathBetween(path: Path, a: Point, b: Point): Path | undefined {
-  const from = locate(path, a);
-  const to = locate(path, b);
+  const from = nearestOnPath(path, a);
+  const to = nearestOnPath(path, b);
   if (Math.max(from.off, to.off) > ON_THE_LINE_MM) return undefined;
   const [first, last] = from.along <= to.along ? [from.along, to.along] : [to.along, from.along];
   const part = splitPath(splitPath(path, last)[0], first)[1];

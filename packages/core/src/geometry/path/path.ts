@@ -47,7 +47,7 @@ export interface PathPlace {
 }
 
 /** The place `mm` along the path from its start; before the start or past the end it goes straight on. */
-export function placeAlong(path: Path, mm: number): PathPlace {
+export function pointAtLength(path: Path, mm: number): PathPlace {
   if (mm < 0) return goOn(startOf(path), headingAtStart(path), mm);
   let left = mm;
   for (const segment of path.segments) {

@@ -4,11 +4,11 @@ import { describe, expect, it } from "vitest";
 import { polygonArea } from "./area.js";
 import { flatten } from "../path/flatten.js";
 import { hobby } from "../curve/hobby.js";
-import { locate } from "../path/locate.js";
+import { nearestOnPath } from "../path/nearest-on-path.js";
 import { offsetRing } from "./offset.js";
 import { polyline } from "../path/path.js";
 import type { Point } from "../point.js";
-import { selfCrossing } from "./ring.js";
+import { selfIntersection } from "./ring.js";
 
 const ringOf = (edges: Parameters<typeof offsetRing>[0]): Point[] => offsetRing(edges).ring;
 
@@ -26,7 +26,7 @@ const clipper = (ring: readonly Point[], mm: number): number => polygonArea(clip
 /** How far (mm) the furthest corner of one ring lies from the line of another. */
 function strays(ring: readonly Point[], from: readonly Point[]): number {
   const line = polyline([...from, from[0] as Point]);
-  return Math.max(...ring.map((p) => locate(line, p).off));
+  return Math.max(...ring.map((p) => nearestOnPath(line, p).off));
 }
 
 describe("the cutting line", () => {
@@ -215,7 +215,7 @@ describe("hollow corners and curves", () => {
         fc.pre(bluntest(at));
         const ours = ringOf(edgesOf(at, mm));
         const theirs = clipper(at, mm);
-        expect(selfCrossing(ours)).toBeUndefined();
+        expect(selfIntersection(ours)).toBeUndefined();
         expect(Math.abs(polygonArea(ours) - theirs) / theirs).toBeLessThan(1e-3);
       }),
       { numRuns: 300 },
@@ -225,7 +225,7 @@ describe("hollow corners and curves", () => {
   it("and of curves cut fine, as one edge and as several", () => {
     fc.assert(
       fc.property(wavy, fc.double({ min: 2, max: 30, noNaN: true }), fc.integer({ min: 2, max: 5 }), ({ curved }, mm, parts) => {
-        fc.pre(selfCrossing(curved) === undefined && bluntest(curved));
+        fc.pre(selfIntersection(curved) === undefined && bluntest(curved));
         const n = curved.length;
         const cuts = Array.from({ length: parts }, (_, k) => Math.floor((k * n) / parts));
         const edges = cuts.map((from, k) => {
@@ -234,7 +234,7 @@ describe("hollow corners and curves", () => {
         });
         const ours = ringOf(edges);
         const theirs = clipper(curved, mm);
-        expect(selfCrossing(ours)).toBeUndefined();
+        expect(selfIntersection(ours)).toBeUndefined();
         expect(Math.abs(polygonArea(ours) - theirs) / theirs).toBeLessThan(1e-3);
       }),
       { numRuns: 200 },
@@ -253,7 +253,7 @@ describe("hollow corners and curves", () => {
       { x: 0, y: 100 },
     ];
     const cutting = ringOf(edgesOf(slit, 10));
-    expect(selfCrossing(cutting)).toBeUndefined();
+    expect(selfIntersection(cutting)).toBeUndefined();
     expect(polygonArea(cutting)).toBeCloseTo(120 * 120, 3);
   });
 
@@ -281,7 +281,7 @@ describe("hollow corners and curves", () => {
       },
       { places: [...places].reverse(), outMm: 15 },
     ]);
-    expect(selfCrossing(ring)).toBeUndefined();
+    expect(selfIntersection(ring)).toBeUndefined();
     expect(ring.some((p) => Math.hypot(p.x - 115, p.y + 15) < 1e-3)).toBe(true);
   });
 });
@@ -316,9 +316,9 @@ describe("corners of the allowance", () => {
           expect(below).toHaveLength(2);
           for (const p of below) {
             expect(p.y).toBeCloseTo(100 + hem, 6);
-            expect(locate(border, { x: p.x, y: 200 - p.y }).off).toBeLessThan(1e-6);
+            expect(nearestOnPath(border, { x: p.x, y: 200 - p.y }).off).toBeLessThan(1e-6);
           }
-          expect(selfCrossing(cutting)).toBeUndefined();
+          expect(selfIntersection(cutting)).toBeUndefined();
         },
       ),
     );
@@ -363,7 +363,7 @@ describe("corners of the allowance", () => {
     const border = polyline([...cutting, cutting[0] as Point]);
     const below = cutting.filter((p) => p.y > 120.01 && p.x > 100);
     expect(below.length).toBeGreaterThan(3);
-    for (const p of below) expect(locate(border, { x: p.x, y: 240 - p.y }).off).toBeLessThan(0.02);
+    for (const p of below) expect(nearestOnPath(border, { x: p.x, y: 240 - p.y }).off).toBeLessThan(0.02);
   });
 
   it("square: neither allowance runs past its own edge; mitred: both run on to the corner they share", () => {

@@ -1,7 +1,7 @@
-import { coveredRing } from "./covered-ring.js";
-import { crossLines, mirror } from "../line.js";
-import { bearing, between, distance, type Point, turnBetween } from "../point.js";
-import { crossStretches, selfCrossing, TOUCHING } from "./ring.js";
+import { unionOutline } from "./union-outline.js";
+import { intersectLines, mirror } from "../line.js";
+import { bearing, lerp, distance, type Point, turnBetween } from "../point.js";
+import { properIntersection, selfIntersection, TOUCHING } from "./ring.js";
 
 /** How the allowance turns a corner of the net line. */
 export type CornerStyle = "mitre" | "square" | "mirrored";
@@ -24,8 +24,8 @@ const LONGEST_MITRE = 4;
 export function offsetRing(edges: readonly OffsetEdge[]): { readonly ring: Point[]; readonly covered: boolean } {
   const clean = edges.map((edge) => ({ ...edge, places: dropRepeats(edge.places) }));
   const { ring, sound } = joined(clean, bisected);
-  if (sound && !selfCrossing(ring, TOUCHING)) return { ring, covered: false };
-  return { ring: coveredRing(joined(clean, withNetCorners).ring), covered: true };
+  if (sound && !selfIntersection(ring, TOUCHING)) return { ring, covered: false };
+  return { ring: unionOutline(joined(clean, withNetCorners).ring), covered: true };
 }
 
 /** A run of corner points moved outward; not sound when a stretch of it has come to run backward. */
@@ -139,7 +139,7 @@ function taper(run: Point[], next: Point[], mm: number, nextMm: number): boolean
   const [near, beyond] = [narrow[left - inward], narrow[left]];
   if (!near || !beyond) return false;
   const before = far(left - inward);
-  const start = between(near, beyond, (reach - before) / (far(left) - before));
+  const start = lerp(near, beyond, (reach - before) / (far(left) - before));
   if (mm < nextMm) run.splice(left + 1, run.length, start);
   else next.splice(0, left, start);
   return true;
@@ -152,7 +152,7 @@ function mitre(run: Point[], next: Point[], net: Point, reach: number): void {
   const c = next[0] as Point;
   const d = next[1];
   if (!a || !d || distance(b, c) < 1e-6) return;
-  const corner = crossLines({ a, b }, { a: c, b: d });
+  const corner = intersectLines({ a, b }, { a: c, b: d });
   if (!corner || distance(corner, net) > Math.max(reach, 1e-6) || passes(corner, a, b) || passes(corner, d, c)) return;
   run[run.length - 1] = corner;
   next[0] = corner;
@@ -181,7 +181,7 @@ function turnsInward(places: readonly Point[], after: readonly Point[]): boolean
 function trimCrossing(run: Point[], next: Point[]): boolean {
   for (let i = run.length - 2; i >= Math.max(0, run.length - 40); i--) {
     for (let j = 0; j < Math.min(next.length - 1, 40); j++) {
-      const at = crossStretches(run[i] as Point, run[i + 1] as Point, next[j] as Point, next[j + 1] as Point);
+      const at = properIntersection(run[i] as Point, run[i + 1] as Point, next[j] as Point, next[j + 1] as Point);
       if (!at) continue;
       run.splice(i + 1, run.length - i - 1, at);
       next.splice(0, j + 1, at);

@@ -4,7 +4,7 @@ import type { Point } from "../point.js";
  * Where two stretches a–b and c–d meet; undefined otherwise. `slack` is how far beyond their ends, as a share of their
  * length, they still count: a little more than nothing counts a touch at the ends, a little less only a proper crossing.
  */
-export function meetStretches(a: Point, b: Point, c: Point, d: Point, slack: number): Point | undefined {
+export function intersectSegments(a: Point, b: Point, c: Point, d: Point, slack: number): Point | undefined {
   const ux = b.x - a.x;
   const uy = b.y - a.y;
   const vx = d.x - c.x;
@@ -22,13 +22,13 @@ const PROPERLY = -1e-9;
 export const TOUCHING = 1e-9;
 
 /** Where two stretches a–b and c–d cross properly (not merely touch); undefined otherwise. */
-export const crossStretches = (a: Point, b: Point, c: Point, d: Point): Point | undefined => meetStretches(a, b, c, d, PROPERLY);
+export const properIntersection = (a: Point, b: Point, c: Point, d: Point): Point | undefined => intersectSegments(a, b, c, d, PROPERLY);
 
 /** Sides of a ring are boxed this many together before they are looked at one by one. */
 const TOGETHER = 8;
 
 /** The first place where a ring of corner points crosses itself; undefined when it is simple; with the slack `TOUCHING` also where it touches itself. Sides are compared by their boxes first. */
-export function selfCrossing(ring: readonly Point[], slack = PROPERLY): Point | undefined {
+export function selfIntersection(ring: readonly Point[], slack = PROPERLY): Point | undefined {
   const n = ring.length;
   const groups = Math.ceil(n / TOGETHER);
   const boxes = sideBoxes(ring, groups);
@@ -99,7 +99,7 @@ function sidesCross(ring: readonly Point[], i: number, j: number, slack: number)
   const b = ring[(i + 1) % n] as Point;
   const c = ring[j] as Point;
   const d = ring[(j + 1) % n] as Point;
-  return meetStretches(a, b, c, d, slack);
+  return intersectSegments(a, b, c, d, slack);
 }
 
 /** How far (mm) a place lies from a ring of corner points. */

@@ -8,7 +8,7 @@ import type { Check, Control, Passes, Sew, System } from "../../system/model.js"
 import type { NodeKind } from "../graph.js";
 import type { FormulaReader } from "./formula-reader.js";
 import type { Plan, PlannedCheck, PlannedControl, PlannedPass, PlannedPlace, PlannedSew } from "../plan.js";
-import { gather, noReferences } from "../../formula/references.js";
+import { collectReferences, noReferences } from "../../formula/references.js";
 import { WHOLE } from "./step-reader.js";
 
 /** Compiles the checks and the pairs of edges that are sewn together. `boards` tells where each point was drafted; `add` puts each into the graph. */
@@ -85,7 +85,7 @@ class CheckCompiler {
       when: this.when(source.when),
       garment: this.figure(source.garment, "length", "garment"),
       body: this.figure(source.body, "length", "body"),
-      over: gather(this.read.parse(source.body), noReferences()).names,
+      over: collectReferences(this.read.parse(source.body), noReferences()).names,
       edges: edgesIn(source.garment),
       at: this.place(source.at),
     };

@@ -75,11 +75,11 @@ class Compiler {
     this.inputs = new InputCompiler(this.read);
     this.boardsStated = boardsOf(system);
     this.boardKeys = new Set(this.boardsStated.map((b) => b.key));
-    for (const s of system.statements) this.foresee(s);
+    for (const s of system.statements) this.hoist(s);
   }
 
   /** Notes what a statement will make known, to tell "later" from "never". */
-  private foresee(s: Statement): void {
+  private hoist(s: Statement): void {
     const { anywhere } = this.scope;
     if (s.is === "point") anywhere.add(`#${s.id}`);
     else if (s.is === "evenly") for (const id of pointsBetween(s.first, s.last) ?? []) anywhere.add(`#${id}`);

@@ -1,7 +1,7 @@
 import { FormulaError } from "../../formula/error.js";
 import { mirror } from "../../geometry/line.js";
 import { offsetPath } from "../../geometry/path/offset-path.js";
-import { mapPath, type Path, pathLength, placeAlong, shiftPath } from "../../geometry/path/path.js";
+import { mapPath, type Path, pathLength, pointAtLength, shiftPath } from "../../geometry/path/path.js";
 import { type Point, turn } from "../../geometry/point.js";
 import type { PathStep } from "../../system/model.js";
 import { DraftError } from "../../verb/draft-error.js";
@@ -50,7 +50,7 @@ const WAYS: Readonly<Record<Exclude<Way, "left" | "right">, Point>> = {
 /** The path beside itself, on the side that lies the way named at its middle; left and right are those of someone walking along it. */
 function beside(path: Path, mm: number, way: Way): Path {
   if (mm < 0) throw new DraftError("A line cannot lie less than nothing beside another.", "Name the other side: in for out, up for down.");
-  const { heading } = placeAlong(path, pathLength(path) / 2);
+  const { heading } = pointAtLength(path, pathLength(path) / 2);
   const left = { x: heading.y, y: -heading.x };
   const side = way === "left" ? 1 : way === "right" ? -1 : left.x * WAYS[way].x + left.y * WAYS[way].y;
   if (Math.abs(side) < 1e-3)

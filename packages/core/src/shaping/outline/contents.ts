@@ -1,7 +1,7 @@
 import { flatten } from "../../geometry/path/flatten.js";
 import { polygonArea } from "../../geometry/ring/area.js";
-import { mapPath, type Path, pathLength, placeAlong } from "../../geometry/path/path.js";
-import { between, type Point } from "../../geometry/point.js";
+import { mapPath, type Path, pathLength, pointAtLength } from "../../geometry/path/path.js";
+import { lerp, type Point } from "../../geometry/point.js";
 import { insideRing } from "../../geometry/ring/ring.js";
 import type { EdgeParts, PieceParts } from "../../piece/assemble.js";
 import type { DartResult } from "../../piece/dart-result.js";
@@ -9,7 +9,7 @@ import type { PieceMark, PieceResult } from "../../piece/piece.js";
 
 type Contents = Pick<PieceParts, "grain" | "levels" | "darts" | "inside" | "notches" | "marks" | "carried">;
 
-export const middle = (a: Point, b: Point): Point => between(a, b, 0.5);
+export const middle = (a: Point, b: Point): Point => lerp(a, b, 0.5);
 
 /** The region of a part: its edges as a ring, closed over the places given. */
 export const regionOf = (edges: readonly EdgeParts[], over: readonly Point[] = []): Point[] => [
@@ -32,7 +32,7 @@ export function mapContents(piece: Contents, map: (p: Point) => Point): Contents
 /** What is drawn on a piece, each thing mapped as a whole by the map for the place of its middle; but for the grain and the lines of the board. */
 function contentsBy(piece: Contents, mapFor: (at: Point) => (p: Point) => Point): Contents {
   const place = (p: Point): Point => mapFor(p)(p);
-  const line = (path: Path): Path => mapPath(path, mapFor(placeAlong(path, pathLength(path) / 2).at));
+  const line = (path: Path): Path => mapPath(path, mapFor(pointAtLength(path, pathLength(path) / 2).at));
   return {
     grain: piece.grain,
     levels: piece.levels.map((l) => {

@@ -1,5 +1,5 @@
 import { dartOf } from "../../geometry/dart.js";
-import { locate } from "../../geometry/path/locate.js";
+import { nearestOnPath } from "../../geometry/path/nearest-on-path.js";
 import { endOf, joinPaths, type Path, pathLength, polyline, reversePath, splitPath, startOf } from "../../geometry/path/path.js";
 import { distance, type Point } from "../../geometry/point.js";
 import type { DartResult } from "../../piece/dart-result.js";
@@ -89,7 +89,7 @@ function lineStage(path: Path, at: Point | undefined, next: DartResult | Path | 
     const way = turned ? reversePath(path) : path;
     return { left: way, right: way };
   }
-  const { along, off } = locate(path, at);
+  const { along, off } = nearestOnPath(path, at);
   const rest = off < 1 ? splitPath(path, along) : undefined;
   const onward = !rest ? path : pathLength(rest[1]) >= pathLength(rest[0]) ? rest[1] : reversePath(rest[0]);
   const way = !rest && distance(at, endOf(path)) < distance(at, startOf(path)) ? reversePath(path) : onward;

@@ -3,7 +3,7 @@ import type { DartResult } from "../../piece/dart-result.js";
 import type { PieceResult } from "../../piece/piece.js";
 import type { Point } from "../../geometry/point.js";
 import { regionOf, hold, moveContents } from "./contents.js";
-import { type Bridge, mapEdge, type RingPlace, stretch, weld } from "./ring.js";
+import { type Bridge, mapEdge, type RingPlace, stretch, joinRuns } from "./ring.js";
 
 /** A part of a piece to be moved: the outline is opened at a mouth (two places, or one twice) and at the place `to`. */
 export interface Part {
@@ -48,11 +48,11 @@ export function movePart(
   const turned = moved.map((edge) => mapEdge(edge, map));
   const edges =
     side === "after"
-      ? weld([
+      ? joinRuns([
           { edges: still, bridge: change.atMouth },
           { edges: turned, bridge: change.atTo },
         ])
-      : weld([
+      : joinRuns([
           { edges: still, bridge: change.atTo },
           { edges: turned, bridge: change.atMouth },
         ]);

@@ -1,4 +1,4 @@
-import { locate } from "../../geometry/path/locate.js";
+import { nearestOnPath } from "../../geometry/path/nearest-on-path.js";
 import { endOf, joinPaths, mapPath, type Path, pathLength, splitPath, startOf } from "../../geometry/path/path.js";
 import { straightCubic } from "../../geometry/curve/cubic.js";
 import { distance, type Point } from "../../geometry/point.js";
@@ -20,7 +20,7 @@ const NOTHING_MM = 1e-6;
 export function placeAt(piece: Pick<PieceResult, "edges">, p: Point): RingPlace | undefined {
   let best: (RingPlace & { off: number }) | undefined;
   piece.edges.forEach(({ path }, edge) => {
-    const { along, off } = locate(path, p);
+    const { along, off } = nearestOnPath(path, p);
     if (off <= ON_THE_OUTLINE_MM && (!best || off < best.off - 1e-9)) best = { edge, along, off };
   });
   return best && { edge: best.edge, along: best.along };
@@ -77,7 +77,7 @@ export interface RingRun {
 }
 
 /** Runs of edges end to end as one outline: where the same edge was cut it becomes one again, over its bridge. */
-export function weld(runs: readonly RingRun[]): EdgeParts[] {
+export function joinRuns(runs: readonly RingRun[]): EdgeParts[] {
   const solid = runs.filter((run) => run.edges.length > 0);
   const out: EdgeParts[] = [];
   solid.forEach((run, i) => {

@@ -7,7 +7,7 @@ import {
   type LoadedSystem,
   type RangeBody,
   run,
-  soundness,
+  diagnosticsOf,
 } from "@lodrin/core";
 import same from "fast-deep-equal";
 import { serve } from "../../../workers/serve.js";
@@ -42,7 +42,7 @@ serve<RangeQuestion, RangeAnswer>((question, give) => {
   const { measurements, settings, unit } = question.tried;
   const rows = question.bodies.map((body) => nestedRow(plan, body, settings, question.anchor));
   const ms = performance.now() - began;
-  const findings = soundness(
+  const findings = diagnosticsOf(
     loaded,
     run(plan, measurements, settings, unit),
     rows.map(({ row }) => row),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type LineToMend, type LoadedSystem, type Run, standsOn, standsUpon, type Statement, statementAt } from "@lodrin/core";
+import { type LineToMend, type LoadedSystem, type Run, dependentsOf, dependenciesOf, type Statement, statementAt } from "@lodrin/core";
 import { computed, nextTick, onActivated, ref, type Ref, useTemplateRef, watch } from "vue";
 import { useRest } from "../../../ui/use-rest.js";
 import HandoutRow from "./HandoutRow.vue";
@@ -64,8 +64,8 @@ watch(() => props.open, reveal);
 onActivated(reveal);
 
 function act(what: string, index: number): void {
-  if (what === "on") emit("light", standsOn(props.loaded.read, index));
-  else if (what === "upon") emit("light", standsUpon(props.loaded.read, index));
+  if (what === "on") emit("light", dependentsOf(props.loaded.read, index));
+  else if (what === "upon") emit("light", dependenciesOf(props.loaded.read, index));
   else emit("act", what, index);
 }
 

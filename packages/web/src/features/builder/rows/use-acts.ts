@@ -1,7 +1,7 @@
 import {
   applyEdits,
   blockHolding,
-  goneWith,
+  withDependents,
   insertLines,
   type LineEdit,
   type Library,
@@ -103,7 +103,7 @@ export function useActs(loaded: Ref<LoadedSystem>, library: Ref<Library>, edit: 
     },
     remove(index) {
       const { read } = loaded.value;
-      const all = goneWith(read, index);
+      const all = withDependents(read, index);
       const name = shortName(read.system.statements[index]);
       propose(
         `Something stands on ${name}.`,

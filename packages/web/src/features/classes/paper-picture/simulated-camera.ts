@@ -1,4 +1,4 @@
-import { type CameraStand, cameraOver, type Flat, layBoards, type Plan, type Point, type Run, seenLine } from "@lodrin/core";
+import { type CameraStand, cameraOver, type Homography, layBoards, type Plan, type Point, type Run, seenLine } from "@lodrin/core";
 import { placesOnBoards } from "../leading/board-places.js";
 import { jpegOf, type MarkedPicture } from "./picture-file.js";
 
@@ -14,7 +14,11 @@ const GRAIN_LEVELS = 60;
  * A made-up photograph of a hand draft, for who has no camera and for trying it: the draft as it lies on the paper, seen
  * from askew, on a table, with grain.
  */
-export function simulatePicture(plan: Plan, run: Run, { grain, ...stand }: Shot): Omit<MarkedPicture, "marks"> & { readonly camera: Flat } {
+export function simulatePicture(
+  plan: Plan,
+  run: Run,
+  { grain, ...stand }: Shot,
+): Omit<MarkedPicture, "marks"> & { readonly camera: Homography } {
   const canvas = document.createElement("canvas");
   [canvas.width, canvas.height] = [SIZE.width, SIZE.height];
   const context = canvas.getContext("2d");

@@ -6,7 +6,7 @@ import { distance, type Point } from "../point.js";
 const SAMPLES = 24;
 
 /** Length in mm from a path's start to the place on it nearest to `p`, and how far off the path `p` lies. */
-export function locate(path: Path, p: Point): { along: number; off: number } {
+export function nearestOnPath(path: Path, p: Point): { along: number; off: number } {
   let best = { along: 0, off: Infinity };
   let before = 0;
   for (const segment of path.segments) {

@@ -2,7 +2,7 @@ import { type Bounds, boundsOf } from "../bounds.js";
 import { flatten } from "./flatten.js";
 import type { Path } from "./path.js";
 import { distance, type Point } from "../point.js";
-import { meetStretches } from "../ring/ring.js";
+import { intersectSegments } from "../ring/ring.js";
 
 /** Stretches that touch at their ends count as meeting. */
 const TOUCH = 1e-9;
@@ -29,7 +29,7 @@ function finely(path: Path): readonly Block[] {
 }
 
 /** Places where two paths meet, in the order of travel of the first; good to a few thousandths of a millimetre. */
-export function crossPaths(first: Path, second: Path): Point[] {
+export function intersectPaths(first: Path, second: Path): Point[] {
   const others = finely(second);
   const found: Point[] = [];
   for (const block of finely(first)) {
@@ -43,7 +43,7 @@ function meetBlock(places: readonly Point[], near: readonly Block[], found: Poin
   for (let i = 1; i < places.length; i++) {
     for (const { places: others } of near) {
       for (let j = 1; j < others.length; j++) {
-        const at = meetStretches(places[i - 1] as Point, places[i] as Point, others[j - 1] as Point, others[j] as Point, TOUCH);
+        const at = intersectSegments(places[i - 1] as Point, places[i] as Point, others[j - 1] as Point, others[j] as Point, TOUCH);
         if (at && !found.some((p) => distance(p, at) < 0.01)) found.push(at);
       }
     }

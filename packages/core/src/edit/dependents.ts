@@ -4,7 +4,7 @@ import { definitionsOf, referencesOf } from "../system/references.js";
 const named = ({ kind, name }: { kind: string; name: string }): string => `${kind} ${name}`;
 
 /** The statements that name what a statement defines: what stands on it. */
-export function standsOn(read: ReadSystem, index: number): number[] {
+export function dependentsOf(read: ReadSystem, index: number): number[] {
   const statement = read.system.statements[index];
   if (!statement) return [];
   const defined = new Set(definitionsOf(statement).map(named));
@@ -12,7 +12,7 @@ export function standsOn(read: ReadSystem, index: number): number[] {
 }
 
 /** The statements that define what a statement names: what it stands on. */
-export function standsUpon(read: ReadSystem, index: number): number[] {
+export function dependenciesOf(read: ReadSystem, index: number): number[] {
   const statement = read.system.statements[index];
   if (!statement) return [];
   const used = new Set(referencesOf(statement).map(named));
@@ -20,7 +20,7 @@ export function standsUpon(read: ReadSystem, index: number): number[] {
 }
 
 /** A statement with everything that stands on it, directly or through others, in their order: what goes when it goes. */
-export const goneWith = (read: ReadSystem, index: number): number[] => closure(index, (i) => standsOn(read, i));
+export const withDependents = (read: ReadSystem, index: number): number[] => closure(index, (i) => dependentsOf(read, i));
 
 /**
  * A statement with what must move along so that nothing is used before it is there, in their order: towards the top what it
@@ -29,7 +29,7 @@ export const goneWith = (read: ReadSystem, index: number): number[] => closure(i
 export function movedWith(read: ReadSystem, index: number, after: number): number[] {
   const up = after < index;
   return closure(index, (i) =>
-    (up ? standsUpon(read, i) : standsOn(read, i)).filter((other) =>
+    (up ? dependenciesOf(read, i) : dependentsOf(read, i)).filter((other) =>
       up ? other > after && other < index : other > index && other <= after,
     ),
   );

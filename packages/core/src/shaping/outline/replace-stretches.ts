@@ -1,6 +1,6 @@
 import type { Frame } from "../../formula/scope.js";
-import { locate } from "../../geometry/path/locate.js";
-import { joinPaths, mapPath, type Path, pathLength, placeAlong, splitPath } from "../../geometry/path/path.js";
+import { nearestOnPath } from "../../geometry/path/nearest-on-path.js";
+import { joinPaths, mapPath, type Path, pathLength, pointAtLength, splitPath } from "../../geometry/path/path.js";
 import { type Point, turn } from "../../geometry/point.js";
 import { assemble, type EdgeParts } from "../../piece/assemble.js";
 import { mouthsOn, ON_THE_EDGE_MM } from "../../piece/mouths.js";
@@ -9,7 +9,7 @@ import { DraftError } from "../../verb/draft-error.js";
 import type { ShapingFilled } from "../shaping.js";
 
 /** A stretch of an edge drawn anew: from how far along its cut path to how far (mm), and by what. */
-export interface Rework {
+export interface Replacement {
   readonly edge: number;
   readonly from: number;
   readonly to: number;
@@ -19,26 +19,26 @@ export interface Rework {
 const NOTHING_MM = 1e-9;
 
 /** The piece with stretches of its edges drawn anew, none of them over the mouth of a dart; its notches stay on the line. Throws DraftError. */
-export function reworked(piece: PieceResult, stretches: readonly Rework[]): PieceResult {
+export function replaceStretches(piece: PieceResult, stretches: readonly Replacement[]): PieceResult {
   const edges = piece.edges.map((e, i): EdgeParts => {
     // From the end back: what stands before a stretch keeps its place.
     const mine = stretches.filter((s) => s.edge === i).sort((a, b) => b.from - a.from);
-    if (mine.some((s, k) => k > 0 && s.to > (mine[k - 1] as Rework).from + NOTHING_MM))
+    if (mine.some((s, k) => k > 0 && s.to > (mine[k - 1] as Replacement).from + NOTHING_MM))
       throw new DraftError(`Two stretches of ${roleText(e)} that are to be drawn anew run into each other.`, "Round or true less of it.");
     return mine.reduce((edge, stretch) => drawnAnew(piece, edge, stretch), e as EdgeParts);
   });
   const changed = [...new Set(stretches.map((s) => s.edge))];
   const notches = piece.notches.map((notch) => {
-    const on = changed.find((i) => locate((piece.edges[i] as EdgeParts).path, notch.at).off < ON_THE_EDGE_MM);
+    const on = changed.find((i) => nearestOnPath((piece.edges[i] as EdgeParts).path, notch.at).off < ON_THE_EDGE_MM);
     if (on === undefined) return notch;
     const { path } = edges[on] as EdgeParts;
-    const now = locate(path, notch.at);
-    return now.off < NOTHING_MM ? notch : { ...notch, at: placeAlong(path, now.along).at };
+    const now = nearestOnPath(path, notch.at);
+    return now.off < NOTHING_MM ? notch : { ...notch, at: pointAtLength(path, now.along).at };
   });
   return assemble({ ...piece, edges, notches });
 }
 
-function drawnAnew(piece: PieceResult, edge: EdgeParts, { from, to, by }: Rework): EdgeParts {
+function drawnAnew(piece: PieceResult, edge: EdgeParts, { from, to, by }: Replacement): EdgeParts {
   const put = (path: Path, a: number, b: number, middle: Path): Path =>
     joinPaths([splitPath(path, a)[0], middle, splitPath(path, b)[1]].filter((p) => pathLength(p) > NOTHING_MM));
   const path = put(edge.path, from, to, by);
@@ -48,7 +48,7 @@ function drawnAnew(piece: PieceResult, edge: EdgeParts, { from, to, by }: Rework
     throw new DraftError(`A dart opens in ${roleText(edge)} where it is to be drawn anew.`, "Round or true less of it.");
   const taken = mouths.reduce((sum, m) => sum + (m.from + m.length <= from + ON_THE_EDGE_MM ? m.length : 0), 0);
   const anchor = from > NOTHING_MM ? from : to;
-  const rigid = fromTo(placeAlong(edge.path, anchor), placeAlong(edge.sewn, anchor - taken));
+  const rigid = fromTo(pointAtLength(edge.path, anchor), pointAtLength(edge.sewn, anchor - taken));
   return { ...edge, path, sewn: put(edge.sewn, from - taken, to - taken, mapPath(by, rigid)) };
 }
 

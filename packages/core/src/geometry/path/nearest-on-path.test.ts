@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type Cubic, cubicAt } from "../curve/cubic.js";
 import { cubicLength } from "../curve/cubic-length.js";
-import { locate } from "./locate.js";
+import { nearestOnPath } from "./nearest-on-path.js";
 import { polyline } from "./path.js";
 import { distance, type Point } from "../point.js";
 
@@ -27,7 +27,7 @@ describe("the place of a path nearest to a point", () => {
   it("is no further than a dense search finds, on any cubic", () => {
     fc.assert(
       fc.property(curve, place, (c, p) => {
-        const { off } = locate({ segments: [c] }, p);
+        const { off } = nearestOnPath({ segments: [c] }, p);
         const dense = denseSearch(c, p);
         // Its places lie a millimetre apart at most, so it may miss by half of that.
         expect(off).toBeGreaterThanOrEqual(dense - 0.6);
@@ -42,7 +42,7 @@ describe("the place of a path nearest to a point", () => {
     fc.assert(
       fc.property(drawn, place, (c, p) => {
         const path = { segments: [c] };
-        const { along, off } = locate(path, p);
+        const { along, off } = nearestOnPath(path, p);
         const length = cubicLength(c);
         fc.pre(length > 1);
         const t = parameterAt(c, along);
@@ -70,7 +70,7 @@ describe("the place of a path nearest to a point", () => {
         for (let y = -60; y <= 240; y += 30) {
           // Its own figure also looks beyond the ends, where there is no curve: its place is taken.
           const d = distance(theirs.project({ x, y }), { x, y });
-          const { off } = locate({ segments: [c] }, { x, y });
+          const { off } = nearestOnPath({ segments: [c] }, { x, y });
           expect(off).toBeLessThanOrEqual(d + 1e-9);
           expect(d - off).toBeLessThan(0.05);
         }
@@ -79,15 +79,15 @@ describe("the place of a path nearest to a point", () => {
 
   it("of a point on it is exact, and so are its ends and straight stretches", () => {
     const c: Cubic = { p0: { x: 0, y: 0 }, p1: { x: 10, y: 60 }, p2: { x: 70, y: 90 }, p3: { x: 120, y: 20 }, straight: false };
-    for (const t of [0, 0.1, 0.37, 0.5, 0.93, 1]) expect(locate({ segments: [c] }, cubicAt(c, t)).off).toBeLessThan(1e-9);
-    expect(locate({ segments: [c] }, c.p3).along).toBe(cubicLength(c));
+    for (const t of [0, 0.1, 0.37, 0.5, 0.93, 1]) expect(nearestOnPath({ segments: [c] }, cubicAt(c, t)).off).toBeLessThan(1e-9);
+    expect(nearestOnPath({ segments: [c] }, c.p3).along).toBe(cubicLength(c));
     const line = polyline([
       { x: 0, y: 0 },
       { x: 30, y: 0 },
       { x: 30, y: 40 },
     ]);
-    expect(locate(line, { x: 10, y: 5 })).toEqual({ along: 10, off: 5 });
-    expect(locate(line, { x: 33, y: 44 })).toEqual({ along: 70, off: 5 });
+    expect(nearestOnPath(line, { x: 10, y: 5 })).toEqual({ along: 10, off: 5 });
+    expect(nearestOnPath(line, { x: 33, y: 44 })).toEqual({ along: 70, off: 5 });
   });
 });
 

@@ -34,7 +34,7 @@ export type FindingCode =
  * How sound a system is, as far as a reader with a pencil could tell: its text, its draft on one body, and its rows over a
  * range of bodies. Each finding is one line with what to do.
  */
-export function soundness(loaded: LoadedSystem, drafted: Run, rows: readonly RangeRow[]): Finding[] {
+export function diagnosticsOf(loaded: LoadedSystem, drafted: Run, rows: readonly RangeRow[]): Finding[] {
   const { system } = loaded;
   return [
     ...unread(loaded),

@@ -47,7 +47,7 @@ function polish(t: number, a: number, b: number, c: number, d: number): number {
 }
 
 /** Places where a cubic meets an endless line, in the order of travel. A cubic lying along the line meets it nowhere. */
-export function crossCubicLine(cubic: Cubic, line: Line): Point[] {
+export function intersectCubicLine(cubic: Cubic, line: Line): Point[] {
   const u = direction(line);
   if (!u) return [];
   const off = (p: Point): number => (p.x - line.a.x) * u.y - (p.y - line.a.y) * u.x;
@@ -57,7 +57,7 @@ export function crossCubicLine(cubic: Cubic, line: Line): Point[] {
 }
 
 /** Places where a path meets an endless line, in the order of travel. */
-export function crossPathLine(path: Path, line: Line): Point[] {
-  const places = path.segments.flatMap((segment) => crossCubicLine(segment, line));
+export function intersectPathLine(path: Path, line: Line): Point[] {
+  const places = path.segments.flatMap((segment) => intersectCubicLine(segment, line));
   return places.filter((p, i) => i === 0 || Math.hypot(p.x - (places[i - 1] as Point).x, p.y - (places[i - 1] as Point).y) > 1e-6);
 }

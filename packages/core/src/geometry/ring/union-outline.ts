@@ -9,7 +9,7 @@ const DECIMALS = 5;
  * The outer border of what a ring that lies over itself covers: what is wound round clockwise on the paper at least once.
  * Loops that run the other way round fall away.
  */
-export function coveredRing(ring: readonly Point[]): Point[] {
+export function unionOutline(ring: readonly Point[]): Point[] {
   const clipper = new ClipperD(DECIMALS);
   clipper.addPaths([ring.map(({ x, y }) => ({ x, y }))], PathType.Subject, false);
   const borders: PathsD = [];

@@ -1,7 +1,7 @@
 import { boundsOf } from "../../geometry/bounds.js";
-import { crossPaths } from "../../geometry/path/meet-paths.js";
-import { locate } from "../../geometry/path/locate.js";
-import { endOf, type Path, pathLength, placeAlong, polyline, splitPath, startOf } from "../../geometry/path/path.js";
+import { intersectPaths } from "../../geometry/path/intersect-paths.js";
+import { nearestOnPath } from "../../geometry/path/nearest-on-path.js";
+import { endOf, type Path, pathLength, pointAtLength, polyline, splitPath, startOf } from "../../geometry/path/path.js";
 import { distance, type Point } from "../../geometry/point.js";
 import { insideRing } from "../../geometry/ring/ring.js";
 import { assemble, type EdgeParts } from "../../piece/assemble.js";
@@ -9,7 +9,7 @@ import type { PieceResult } from "../../piece/piece.js";
 import { lies, middle, regionOf } from "./contents.js";
 
 /** A part as a piece of its own, with what lies on its region. A part away from the fold is cut as a pair. */
-export function partOf(piece: PieceResult, edges: EdgeParts[], key: string): PieceResult {
+export function extractPart(piece: PieceResult, edges: EdgeParts[], key: string): PieceResult {
   const region = regionOf(edges);
   const onFold = piece.onFold && edges.some((e) => e.finish === "fold");
   const levels = piece.levels.flatMap((l) => {
@@ -43,13 +43,13 @@ const LEAST_MM = 1;
 function stretchWithin(path: Path, region: readonly Point[]): Path | undefined {
   const border = polyline([...region, region[0] as Point]);
   const length = pathLength(path);
-  const crossings = crossPaths(path, border).map((p) => locate(path, p).along);
+  const crossings = intersectPaths(path, border).map((p) => nearestOnPath(path, p).along);
   const stops = [0, ...crossings.sort((a, b) => a - b), length];
   let best: { from: number; to: number } | undefined;
   for (let i = 1; i < stops.length; i++) {
     const [from, to] = [stops[i - 1] as number, stops[i] as number];
     if (to - from < LEAST_MM || (best && to - from <= best.to - best.from)) continue;
-    if (lies(placeAlong(path, (from + to) / 2).at, region)) best = { from, to };
+    if (lies(pointAtLength(path, (from + to) / 2).at, region)) best = { from, to };
   }
   if (!best) return undefined;
   return best.to - best.from > length - LEAST_MM ? path : splitPath(splitPath(path, best.to)[0], best.from)[1];

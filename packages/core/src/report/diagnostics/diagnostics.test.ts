@@ -4,7 +4,7 @@ import { run } from "../../run/run.js";
 import { sampleBody } from "../../run/sample.js";
 import { NOTATIONS } from "../../test/shelf.js";
 import { bodiesBetween, breaksAt, rangeRow, type RangeRow, rowFaults } from "../over-sizes/range.js";
-import { type Finding, soundness } from "./soundness.js";
+import { type Finding, diagnosticsOf } from "./diagnostics.js";
 
 const TEXT = `system "Try"
   unit cm
@@ -34,7 +34,7 @@ check "Wide enough": len(top) >= 20
 `;
 function look(text: string): Finding[] {
   const loaded = loadSystem(text, NOTATIONS);
-  return soundness(loaded, run(loaded.plan, sampleBody(loaded.plan)), rowsOf(text));
+  return diagnosticsOf(loaded, run(loaded.plan, sampleBody(loaded.plan)), rowsOf(text));
 }
 function rowsOf(text: string): RangeRow[] {
   const { plan } = loadSystem(text, NOTATIONS);
