@@ -120,7 +120,11 @@ test("two hands on one system: the later is shown the lines that differ, and cho
   await expect(mine).toContainText("from the other tab");
 });
 
-test("two hands, and the server gone in between: stretch by stretch, nothing of either is lost", async ({ page, context, lodrin }) => {
+test("two hands, and the server gone in between: what each wrote apart from the other is merged, and nothing of either is lost", async ({
+  page,
+  context,
+  lodrin,
+}) => {
   await signIn(page, "ottoline");
   await page.goto("/builder");
   await page.getByRole("button", { name: "Begin a new one" }).click();
@@ -144,31 +148,16 @@ test("two hands, and the server gone in between: stretch by stretch, nothing of 
   await other.keyboard.press("ControlOrMeta+Home");
   await other.keyboard.type("# from the other hand, at the top\n");
   await lodrin.start();
-  await expect(
-    other
-      .getByText(/^Saved/)
-      .or(other.getByRole("alertdialog"))
-      .first(),
-  ).toBeVisible({ timeout: 30_000 });
-  await expect(
-    page
-      .getByText(/^Saved/)
-      .or(page.getByRole("alertdialog"))
-      .first(),
-  ).toBeVisible({ timeout: 30_000 });
-  // One of them came first; the later one is asked, stretch by stretch.
-  const late = (await page.getByRole("alertdialog").isVisible()) ? page : other;
-  const notice = late.getByRole("alertdialog");
-  await expect(notice).toContainText("from this hand");
-  await expect(notice).toContainText("from the other hand");
-  const sides = notice.getByRole("radiogroup");
-  await expect(sides).toHaveCount(2);
-  await sides
-    .nth(late === page ? 0 : 1)
-    .getByText("what was saved elsewhere")
-    .click();
-  await notice.getByRole("button", { name: "Keep them as chosen" }).click();
-  await expect(late.getByText(/^Saved/)).toBeVisible();
+  // One of them comes first; into the later one its lines are merged, and it is told.
+  const told = async (): Promise<number> => {
+    const counts = [page, other].map((one) => one.getByText("was merged into this text").count());
+    return (await Promise.all(counts)).reduce((a, b) => a + b);
+  };
+  await expect.poll(told, { timeout: 30_000 }).toBe(1);
+  await expect(other.getByText(/^Saved/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^Saved/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("alertdialog")).toHaveCount(0);
+  await expect(other.getByRole("alertdialog")).toHaveCount(0);
   await page.reload();
   await expect(mine).toContainText("from this hand, at the end");
   await page.keyboard.press("ControlOrMeta+Home");

@@ -224,6 +224,78 @@ describe("two tabs", () => {
   });
 });
 
+describe("two changes of the same beginning", () => {
+  /** Notes of lines: whoever changed alone is kept; both changed is for a person. */
+  const merge = (
+    began: Pick<Thing, "note" | "figures">,
+    mine: Pick<Thing, "note" | "figures">,
+    theirs: Pick<Thing, "note" | "figures">,
+  ): Pick<Thing, "note" | "figures"> | undefined => {
+    const [b, m, t] = [began.note, mine.note, theirs.note].map((note) => note.split("|"));
+    if (!b || !m || !t) return undefined;
+    const lines = b.map((line, i) => (m[i] === line ? t[i] : t[i] === line ? m[i] : undefined));
+    return lines.some((line) => line === undefined) ? undefined : { ...mine, note: lines.join("|") };
+  };
+  const open = (): ThingAutosave =>
+    startAutosave<Thing, (typeof FIELDS)[number]>(structuredClone(server.stored), {
+      ...{ what: "thing", fields: FIELDS, send: server.send, merge },
+    });
+  beforeEach(() => (server.stored = { ...server.stored, note: "one|two|three" }));
+
+  it("are put together where they touch nothing the other touched, and saved", async () => {
+    const [one, two] = [open(), open()];
+    edit(one, "ONE|two|three");
+    await settle();
+    localStorage.clear();
+    edit(two, "one|two|THREE");
+    await settle();
+    await settle();
+    expect(two.local.note).toBe("ONE|two|THREE");
+    expect(server.stored.note).toBe("ONE|two|THREE");
+    expect([two.state.value, two.merges.value]).toEqual(["saved", 1]);
+    expect(localStorage.length).toBe(0);
+  });
+
+  it("of the same line are asked about, and the beginning is known", async () => {
+    const [one, two] = [open(), open()];
+    edit(one, "ONE|two|three");
+    await settle();
+    localStorage.clear();
+    edit(two, "eins|two|three");
+    await settle();
+    expect(two.state.value).toBe("collision");
+    expect(two.began().note).toBe("one|two|three");
+    expect(two.local.note).toBe("eins|two|three");
+    expect(server.stored.note).toBe("ONE|two|three");
+  });
+
+  it("one of which waited on this device over a closed window are put together too", async () => {
+    const first = open();
+    server.down = true;
+    edit(first, "one|two|THREE");
+    await settle();
+    first.stop();
+    server.down = false;
+    await server.send("a", 1, { note: "ONE|two|three" });
+    const second = open();
+    await settle();
+    expect(server.stored.note).toBe("ONE|two|THREE");
+    expect(second.state.value).toBe("saved");
+  });
+
+  it("what is typed while the two are put together is sent as well", async () => {
+    const [one, two] = [open(), open()];
+    edit(one, "ONE|two|three");
+    await settle();
+    edit(two, "one|two|THREE");
+    await vi.advanceTimersByTimeAsync(500);
+    edit(two, two.local.note.replace("two", "TWO"));
+    await settle();
+    await settle();
+    expect(server.stored.note).toBe("ONE|TWO|THREE");
+  });
+});
+
 describe("what the server refuses", () => {
   it("does not hold back the other fields that wait", async () => {
     server.forbidden = "never";

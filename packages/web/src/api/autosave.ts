@@ -20,12 +20,16 @@ export interface AutosaveRules<T extends Saveable, F extends keyof T & string> {
   readonly fields: readonly F[];
   /** `base` is the thing as the change began from it: what a part that is kept apart from the thing leaves unchanged. */
   readonly send: (id: string, version: number, patch: Partial<Pick<T, F>>, base: T) => Promise<T>;
+  /** Puts two changes of the same beginning together; undefined where both changed the same. Without it a person is asked each time. */
+  readonly merge?: (began: Pick<T, F>, mine: Pick<T, F>, theirs: Pick<T, F>) => Pick<T, F> | undefined;
 }
 
 /** What lies on this device until the server has it: the edits, and the version they were made from. */
 interface Pending<T> {
   readonly version: number;
   readonly patch: Partial<T>;
+  /** What the fields were before; edits of an earlier Lodrin lack it. */
+  readonly began?: T;
 }
 
 /** The editable fields of a thing, and whose they are. */
@@ -38,6 +42,10 @@ export interface Autosave<T extends Saveable, F extends keyof T & string> {
   readonly savedAt: Ref<string>;
   /** After a collision: what the server holds. */
   readonly theirs: Ref<T | undefined>;
+  /** The fields as the edits that are not saved yet began. */
+  readonly began: () => Pick<T, F>;
+  /** How often what was saved elsewhere was merged with the edits here. */
+  readonly merges: Ref<number>;
   readonly why: Ref<string>;
   readonly dirty: ComputedRef<boolean>;
   /** The version that is saved now. */
@@ -58,11 +66,13 @@ const FULL_MS = 30_000;
 export function startAutosave<T extends Saveable, F extends keyof T & string>(loaded: T, rules: AutosaveRules<T, F>): Autosave<T, F> {
   const storageKey = `lodrin.${rules.what}.${loaded.id}`;
   let base = loaded;
+  let began = pickFields(loaded, rules.fields);
   const local = reactive({ id: loaded.id, ...clone(pickFields(loaded, rules.fields)) }) as unknown as Edited<T, F>;
   const state = ref<AutosaveState>("saved");
   const savedAt = ref(loaded.updatedAt);
   const theirs = ref<T | undefined>() as Ref<T | undefined>;
   const why = ref("");
+  const merges = ref(0);
   let timer: ReturnType<typeof setTimeout> | undefined;
   let running: Promise<boolean> | undefined;
   let applying = false;
@@ -77,7 +87,7 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
   const remember = (): void => {
     const patch = patchNow();
     if (Object.keys(patch).length === 0) localStorage.removeItem(storageKey);
-    else localStorage.setItem(storageKey, JSON.stringify({ version: base.version, patch } satisfies Pending<Pick<T, F>>));
+    else localStorage.setItem(storageKey, JSON.stringify({ version: base.version, patch, began } satisfies Pending<Pick<T, F>>));
   };
 
   const later = (ms: number): void => {
@@ -102,7 +112,7 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
     }
     state.value = "saving";
     try {
-      base = await rules.send(loaded.id, base.version, patch, base);
+      settleOn(await rules.send(loaded.id, base.version, patch, base));
       savedAt.value = base.updatedAt;
       remember();
       const more = Object.keys(patchNow()).length > 0;
@@ -122,7 +132,7 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
     let taken = 0;
     const refused = await sendApart(fields, async (some) => {
       const patch = Object.fromEntries(some.map((field) => [field, clone((local as Pick<T, F>)[field])])) as Partial<Pick<T, F>>;
-      base = await rules.send(loaded.id, base.version, patch, base);
+      settleOn(await rules.send(loaded.id, base.version, patch, base));
       taken += some.length;
     }).catch((error: CallError) => [{ item: fields[0], why: error.message }]);
     if (taken === 0) return false;
@@ -135,10 +145,8 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
 
   function fail(error: CallError): void {
     why.value = error.message;
-    if (error.status === 409) {
-      theirs.value = error.current as T;
-      state.value = "collision";
-    } else if (error.status === 507) {
+    if (error.status === 409) meet(error.current as T);
+    else if (error.status === 507) {
       // Full: shown with what to do, and tried again when there may be room.
       state.value = "refused";
       later(FULL_MS);
@@ -152,9 +160,31 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
     } else state.value = "refused";
   }
 
+  function settleOn(saved: T): void {
+    base = saved;
+    began = pickFields(saved, rules.fields);
+  }
+
+  /** Somebody else saved: both changes go on as one, or a person is asked. */
+  function meet(saved: T): void {
+    const together = rules.merge?.(began, pickFields(local as Pick<T, F>, rules.fields), pickFields(saved, rules.fields));
+    if (!together) {
+      theirs.value = saved;
+      clearTimeout(timer);
+      state.value = "collision";
+      return;
+    }
+    settleOn(saved);
+    merges.value += 1;
+    Object.assign(local, clone(together));
+    remember();
+    state.value = "waiting";
+    later(0);
+  }
+
   function takeTheirs(): void {
     if (!theirs.value) return;
-    base = theirs.value;
+    settleOn(theirs.value);
     applying = true;
     Object.assign(local, clone(pickFields(base, rules.fields)));
     theirs.value = undefined;
@@ -165,7 +195,7 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
   }
 
   async function keepMine(): Promise<boolean> {
-    if (theirs.value) base = theirs.value;
+    if (theirs.value) settleOn(theirs.value);
     theirs.value = undefined;
     state.value = "waiting";
     return flush();
@@ -191,16 +221,16 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
   takeUp(storageKey, base, (pending) => {
     Object.assign(local, pending.patch);
     if (pending.version !== base.version && Object.keys(patchNow()).length > 0) {
-      theirs.value = base;
       why.value = `This ${rules.what} was changed elsewhere while edits were waiting on this device.`;
-      clearTimeout(timer);
-      state.value = "collision";
+      if (pending.began) began = pending.began as Pick<T, F>;
+      meet(base);
     }
   });
 
   return {
     version: () => base.version,
-    ...{ local, state, savedAt, theirs, why, dirty, flush, keepMine, takeTheirs },
+    began: () => began,
+    ...{ local, state, savedAt, theirs, merges, why, dirty, flush, keepMine, takeTheirs },
     stop: () => {
       stopWatching();
       window.removeEventListener("online", online);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { type Work, workRoutes } from "@lodrin/contract";
-import { onBeforeUnmount, shallowRef } from "vue";
+import { ElMessage } from "element-plus";
+import { onBeforeUnmount, shallowRef, watch } from "vue";
 import { onBeforeRouteLeave, useRoute } from "vue-router";
 import { startAutosave } from "../../api/autosave.js";
 import { call } from "../../api/call.js";
@@ -9,6 +10,7 @@ import { usePeople } from "../../stores/people.js";
 import { useShelf } from "../../stores/shelf.js";
 import LoadState from "../../ui/LoadState.vue";
 import { useLoad } from "../../ui/use-load.js";
+import { mergedCleanly } from "./text/hunks.js";
 import type { WorkAutosave } from "./use-writing.js";
 import WritingTable from "./WritingTable.vue";
 
@@ -27,8 +29,15 @@ const { ready, why, again } = useLoad(async () => {
   const autosave = startAutosave<Work, "notation">(work, {
     what: "system",
     fields: ["notation"],
+    merge: (began, mine, theirs) => {
+      const notation = mergedCleanly(mine.notation, began.notation, theirs.notation);
+      return notation === undefined ? undefined : { notation };
+    },
     send: (id, version, { notation = "" }) => call(workRoutes.changeWork, { params: { id }, body: { version, notation } }),
   });
+  watch(autosave.merges, () =>
+    ElMessage({ type: "info", message: "What was saved elsewhere was merged into this text.", showClose: true, duration: 8_000 }),
+  );
   open.value = { work, autosave };
 });
 

@@ -14,11 +14,11 @@ import {
 } from "@lodrin/core";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { hunksOf, merged } from "./text/hunks.js";
+import { hunksOf, merged, mergedCleanly } from "./text/hunks.js";
 import { fieldText, type RowField, rowFields, withField } from "./rows/row-fields.js";
 import { rowWords } from "./rows/row-words.js";
 import { plotted, rowsFrom } from "./rows/table-rows.js";
-import { changesOf } from "./text/text-changes.js";
+import { changesOf, changesTo } from "./text/text-changes.js";
 import { STOPS } from "./tour/tour-stops.js";
 import { NEW_SYSTEM } from "./new-system.js";
 import { placeFor } from "./paper/use-trial.js";
@@ -115,23 +115,58 @@ describe("an act of any face is a change of the one text", () => {
   });
 });
 
-describe("two hands on one text", () => {
-  it("every choice of sides gives a text of both; all of one side gives that side", () => {
-    const lines = fc.array(fc.constantFrom("a", "b", "c", "d", "")).map((l) => l.map((x) => `${x}\n`).join(""));
+describe("a text that comes from outside", () => {
+  it("goes into the editor where it differs: the cursor stays between the lines it stood between", () => {
     fc.assert(
-      fc.property(lines, lines, (here, there) => {
-        const hunks = hunksOf(here, there);
-        expect(merged(hunks, [])).toBe(here);
-        expect(
-          merged(
-            hunks,
-            hunks.filter((h) => "here" in h).map(() => "there"),
-          ),
-        ).toBe(there);
+      fc.property(fc.array(fc.constantFrom("a", "b", "c")), fc.array(fc.constantFrom("a", "b", "d")), (was, now) => {
+        const state = EditorState.create({ doc: was.join("\n") });
+        expect(state.update({ changes: changesTo(state.doc, now.join("\n")) }).state.doc.toString()).toBe(now.join("\n"));
       }),
     );
-    const hunks = hunksOf("a\nb\nc\nd\n", "a\nB\nc\nD\n");
-    expect(merged(hunks, ["there", "here"])).toBe("a\nB\nc\nd\n");
+    const state = EditorState.create({ doc: "one\ntwo\nthree\n", selection: { anchor: 9 } });
+    const after = state.update({ changes: changesTo(state.doc, "ONE\ntwo\nthree\nfour\n") }).state;
+    expect([after.doc.toString(), after.selection.main.head]).toEqual(["ONE\ntwo\nthree\nfour\n", 9]);
+  });
+});
+
+describe("two hands on one text", () => {
+  const lines = fc.array(fc.constantFrom("a", "b", "c", "d", "")).map((l) => l.map((x) => `${x}\n`).join(""));
+
+  it("whoever changed alone is kept, and what neither changed stays", () => {
+    fc.assert(
+      fc.property(lines, lines, (text, other) => {
+        expect(mergedCleanly(text, text, other)).toBe(other);
+        expect(mergedCleanly(other, text, text)).toBe(other);
+        expect(mergedCleanly(other, text, other)).toBe(other);
+      }),
+    );
+  });
+
+  it("changes far from each other go together; those of the same line are chosen between", () => {
+    const before = "a\nb\nc\nd\ne\n";
+    expect(mergedCleanly("A\nb\nc\nd\ne\n", before, "a\nb\nc\nd\nE\n")).toBe("A\nb\nc\nd\nE\n");
+    expect(mergedCleanly("top\na\nb\nc\nd\ne\n", before, "a\nb\nc\nd\ne\nend\n")).toBe("top\na\nb\nc\nd\ne\nend\n");
+    expect(mergedCleanly("a\nB\nc\nd\ne\n", before, "a\nbb\nc\nd\ne\n")).toBeUndefined();
+    // One hand takes a line away that the other rewrote.
+    expect(mergedCleanly("a\nc\nd\ne\n", before, "a\nbb\nc\nd\ne\n")).toBeUndefined();
+    const hunks = hunksOf("A\nB\nc\nd\ne\n", before, "a\nbb\nc\nd\nE\n");
+    expect(hunks.filter((h) => "here" in h)).toHaveLength(1);
+    expect(merged(hunks, ["there"])).toMatch(/bb\nc\nd\nE\n$/);
+    expect(merged(hunks, ["here"])).toBe("A\nB\nc\nd\nE\n");
+  });
+
+  it("no line that a hand wrote is lost from what is shown", () => {
+    fc.assert(
+      fc.property(lines, lines, lines, (here, before, there) => {
+        const hunks = hunksOf(here, before, there);
+        const shown = hunks.map((h) => ("same" in h ? h.same : h.here + h.there)).join("");
+        const count = (text: string, line: string): number => text.split("\n").filter((l) => l === line).length;
+        // What a hand has more of than there was before is its own, and stands somewhere.
+        for (const line of ["a", "b", "c", "d"])
+          for (const text of [here, there])
+            if (count(text, line) > count(before, line)) expect(count(shown, line)).toBeGreaterThanOrEqual(Math.min(1, count(text, line)));
+      }),
+    );
   });
 });
 

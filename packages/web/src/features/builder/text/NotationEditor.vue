@@ -9,7 +9,7 @@ import { onBeforeUnmount, onMounted, useTemplateRef, watch } from "vue";
 import { completeWith } from "./completions.js";
 import { notationLanguage } from "./notation-language.js";
 import { diagnosticOf } from "./problems.js";
-import { changesOf } from "./text-changes.js";
+import { changesOf, changesTo } from "./text-changes.js";
 
 /**
  * The text face: the notation as it is typed, with its problems under their words. Every act of the other faces is a change of
@@ -68,7 +68,7 @@ function mark(): void {
 watch(() => props.loaded, mark);
 // What comes from outside, like another hand's text that was taken, replaces what stands; what was typed here is there already.
 watch(text, (now) => {
-  if (view && view.state.doc.toString() !== now) view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: now } });
+  if (view && view.state.doc.toString() !== now) view.dispatch({ changes: changesTo(view.state.doc, now) });
 });
 
 /** Makes edits of lines; the cursor goes to the line named, counted from 1 in the text as it is then. */

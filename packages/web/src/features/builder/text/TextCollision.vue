@@ -3,9 +3,11 @@ import { computed, ref, watch } from "vue";
 import { type Hunk, hunksOf, merged } from "./hunks.js";
 import type { WorkAutosave } from "../use-writing.js";
 
-/** Two hands on one text: the lines that differ side by side, and which of the two is kept, stretch by stretch. */
+/** Two hands on one text: the lines that both changed side by side, and which of the two is kept, stretch by stretch. */
 const props = defineProps<{ autosave: WorkAutosave }>();
-const hunks = computed(() => hunksOf(props.autosave.local.notation, props.autosave.theirs.value?.notation ?? ""));
+const hunks = computed(() =>
+  hunksOf(props.autosave.local.notation, props.autosave.began().notation, props.autosave.theirs.value?.notation ?? ""),
+);
 const differing = computed(() => hunks.value.filter((h): h is Extract<Hunk, { here: string }> => "here" in h));
 const sides = ref<("here" | "there")[]>([]);
 watch(differing, (all) => (sides.value = all.map((_, i) => sides.value[i] ?? "here")), { immediate: true });
@@ -24,7 +26,7 @@ function take(): void {
 <template>
   <section class="notice" role="alertdialog" aria-labelledby="collision-title">
     <h2 id="collision-title">Another hand is in this text</h2>
-    <p>It was saved elsewhere while you were writing here. Nothing is lost: both are shown.</p>
+    <p>It was saved elsewhere while you were writing here. Nothing is lost: what both changed is shown, the rest is merged.</p>
     <ul>
       <li v-for="(d, i) in differing" :key="i">
         <div class="both">

@@ -1,4 +1,6 @@
 import type { ChangeSpec, Text } from "@codemirror/state";
+import { diffIndices } from "node-diff3";
+import { linesOf } from "./hunks.js";
 import { applyEdits, type LineEdit } from "@lodrin/core";
 
 /** Edits of lines as changes of the editor's text, so that they stand in its one history. */
@@ -10,6 +12,18 @@ export function changesOf(doc: Text, edits: readonly LineEdit[]): ChangeSpec {
     const insert = lines.map((line) => `${line}\n`).join("");
     return count === 0 ? [{ from: start, insert }] : [{ from: start, to: doc.line(from + count).to + 1, insert }];
   });
+}
+
+/** Another text as changes of the lines that differ: the cursor, and what was selected, stay where the text around them stays. */
+export function changesTo(doc: Text, now: string): ChangeSpec {
+  const [before, after] = [linesOf(doc.toString()), linesOf(now)];
+  const starts = [0];
+  for (const line of before) starts.push((starts.at(-1) ?? 0) + line.length);
+  return diffIndices(before, after).map(({ buffer1: [from, count], buffer2Content }) => ({
+    from: starts[from] ?? doc.length,
+    to: starts[from + count] ?? doc.length,
+    insert: buffer2Content.join(""),
+  }));
 }
 
 /** The one stretch in which the text differs from what the edits make of it. */
