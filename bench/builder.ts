@@ -28,7 +28,7 @@ export function keystroke(text: string, library: Readonly<Record<string, string>
 /** So many readings until the engine has compiled what reads: a builder is open for an hour. */
 const WARM = 150;
 
-/** The whole text read and compiled anew, warm. ms. */
+/** The whole text read and compiled again, warm. ms. */
 export function fullLoad(text: string, library: Readonly<Record<string, string>>): number {
   const taken: number[] = [];
   for (let n = 0; n < WARM + ROUNDS; n++) {

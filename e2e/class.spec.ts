@@ -66,7 +66,7 @@ test("what is done at the table while the server is gone is kept, and sent when 
   expect(ticked).not.toContain("S3");
 });
 
-test("a teacher leads: every student who follows stands at the step with the own figure, and is seen", async ({ page, lodrin }) => {
+test("a teacher leads: every student who follows stands at the step with their own figure, and is seen", async ({ page, lodrin }) => {
   const student = await two(page, lodrin);
   await signIn(page, "ottoline");
   await page.request.patch("/api/session", { data: { unit: "in" } });
@@ -120,7 +120,7 @@ test("a class is made, joined and shared with; nobody's figures are seen before"
   await expect(student.getByText("My teacher may see the figures of my drafts")).toBeVisible();
   await sound(student, "a student's class");
   await page.goto(`${page.url()}/standing`);
-  await expect(page.getByText("Nobody shares the own figures yet.")).toBeVisible();
+  await expect(page.getByText("Nobody shares their figures yet.")).toBeVisible();
   await student.locator(".el-switch__core").click();
   await expect(student.getByRole("switch")).toBeChecked();
   await page.reload();

@@ -43,7 +43,7 @@ for (const [on, viewport] of [
     await test.step("measures herself: any writing, the figure, doubts in words", async () => {
       await page.getByRole("link", { name: "Bodies" }).click();
       await page.getByRole("button", { name: "Add me" }).click();
-      await page.getByRole("button", { name: "Measure anew" }).click();
+      await page.getByRole("button", { name: "Measure again" }).click();
       const chest = page.getByLabel("Chest", { exact: true });
       await chest.fill('38 4/8"');
       await expect(page.getByText("38 1/2 in on the tape · 97.8 cm")).toBeVisible();

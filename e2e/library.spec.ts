@@ -22,7 +22,7 @@ test.beforeAll(async ({ browser, lodrin }) => {
 });
 test.afterAll(() => page.close());
 
-/** Goes to another view without opening the application anew. */
+/** Goes to another view without opening the application again. */
 async function visit(path: string): Promise<void> {
   await page.evaluate((to) => {
     history.pushState(null, "", to);

@@ -253,7 +253,7 @@ test("the help opens at the word under the hand, and its example goes into the t
   await page.getByRole("button", { name: "Undo (Ctrl Z)" }).click();
 });
 
-test("a student is shown what a newer version does otherwise, over the own draft, and goes over", async ({ page }) => {
+test("a student is shown what a newer version does otherwise, over their own draft, and goes over", async ({ page }) => {
   await signIn(page, "jory");
   const drafts = (await (await page.request.get("/api/drafts")).json()) as { id: string; slug: string }[];
   await page.goto(`/drafts/${drafts.find((d) => d.slug.includes("cape"))?.id ?? ""}`);

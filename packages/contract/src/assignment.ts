@@ -141,7 +141,7 @@ export const assignmentRoutes = {
   }),
   removeAssignment: route("DELETE", "/api/assignments/:id", { who: "instructor", params: IdParams, reply: Done }),
   restoreAssignment: route("POST", "/api/assignments/:id/restore", { who: "instructor", params: IdParams, reply: Assignment }),
-  /** For the teacher everything that was handed in, for a student the own. */
+  /** For the teacher everything that was handed in, for a student their own. */
   handIns: route("GET", "/api/assignments/:id/hand-ins", { who: "student", params: IdParams, reply: Type.Array(HandIn) }),
   handIn: route("POST", "/api/assignments/:id/hand-ins", {
     who: "student",

@@ -19,7 +19,7 @@ export const ClassMember = Type.Object(
 );
 export type ClassMember = Static<typeof ClassMember>;
 
-/** A class: for its teacher with everyone in it, for a student with how it stands with the own figures. */
+/** A class: for its teacher with everyone in it, for a student with whether their own figures are shared. */
 export const SchoolClass = Type.Object(
   {
     id: Id,
@@ -103,7 +103,7 @@ export const classRoutes = {
     params: Type.Object({ code: Type.String({ pattern: "^[A-Za-z0-9]{4,12}$" }) }, closed),
     reply: SchoolClass,
   }),
-  /** A student shares the own figures with the class, or no longer. */
+  /** A student shares their figures with the class, or no longer. */
   share: route("PATCH", "/api/classes/:id/membership", {
     who: "student",
     params: IdParams,

@@ -104,7 +104,7 @@ export const workRoutes = {
     body: Type.Object({ withdrawn: Type.Boolean() }, closed),
     reply: Done,
   }),
-  /** Says who may see it, and whether it is put away. */
+  /** Says who may see it, and whether it is taken off the list. */
   placeWork: route("PATCH", "/api/works/:id/place", {
     who: "instructor",
     params: IdParams,

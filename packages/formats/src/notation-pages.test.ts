@@ -138,7 +138,7 @@ const PIECES: Readonly<Record<string, readonly [string, string]>> = {
   ],
   amend: [
     "More said of a piece",
-    "A piece that stands above, one's own or brought along by `uses`, gets notches, marks, notes, other allowances or an edge drawn anew; or it is left out.",
+    "A piece that stands above, one's own or brought along by `uses`, gets notches, marks, notes, other allowances or an edge drawn again; or it is left out.",
   ],
   marks: [
     "Notches and marks on a piece",

@@ -6,7 +6,7 @@ import { tidyLine } from "../system/notation/tidy-line.js";
 import type { LineEdit } from "./line-edit.js";
 
 /**
- * Exchanges a statement for another: only lines that say something else are written anew, so that comments, blank lines and
+ * Exchanges a statement for another: only lines that say something else are written again, so that comments, blank lines and
  * the author's own spacing stay.
  */
 export function replaceStatement(read: ReadSystem, index: number, statement: Statement): LineEdit[] {
@@ -25,7 +25,7 @@ export function replaceStatement(read: ReadSystem, index: number, statement: Sta
   );
 }
 
-/** A line written anew behind which its comment stays. */
+/** A line written again behind which its comment stays. */
 function withComment(typed: string, line: string): string {
   const { text, comment } = tidyLine(typed);
   return comment === undefined ? line : line + typed.slice(text.length);

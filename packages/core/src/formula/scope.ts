@@ -127,6 +127,13 @@ export class Scope {
     return path;
   }
 
+  /** The edges that something reads, by the node that leaves them so. */
+  edgesByNode(): Map<number, EdgeVersion[]> {
+    const by = new Map<number, EdgeVersion[]>();
+    for (const edge of this.edges.values()) by.set(edge.act, [...(by.get(edge.act) ?? []), edge]);
+    return by;
+  }
+
   /** The same names, with compiled parts of its own: for many formulas that are soon let go again. */
   apart(): Scope {
     return Object.assign(new Scope(this.unit), this, { compiled: new WeakMap<Tree, Typed>(), reading: noReferences() });

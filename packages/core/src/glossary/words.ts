@@ -46,7 +46,7 @@ export const TRADE_WORDS: readonly TradeWord[] = [
   word("fall", "The part of a collar that turns over and is seen.", ["cape of the collar"]),
   word("fold", "The edge along which the cloth lies double, so that a piece is cut in one.", ["place on fold"]),
   word("gorge", "The seam between lapel and collar.", ["gorge seam"]),
-  word("grading", "Making a draft larger and smaller by steps, without drafting it anew.", ["sizing"], ["grade"]),
+  word("grading", "Making a draft larger and smaller by steps, without drafting it again.", ["sizing"], ["grade"]),
   word("grain", "The direction of the threads along the cloth; the arrow on a piece lies on it.", ["straight grain", "thread line"]),
   word("hem", "The lower edge, turned up.", ["turn-up"], ["hems"]),
   word("hip line", "The level of the fullest hip.", ["seat line"]),

@@ -34,7 +34,7 @@ export function amended(piece: PieceResult, changes: Partial<Omit<PieceParts, "e
   return new AssembledPiece({ ...piece, ...changes, edges: piece.edges, notches: notches ?? piece.notches }, shape);
 }
 
-/** An edge, with what follows from its path worked out when it is first asked for. */
+/** An edge, with what follows from its path worked out when it is first needed. */
 class AssembledEdge implements PieceEdge {
   readonly role: string;
   readonly name: string;
@@ -98,7 +98,7 @@ class Shape {
   }
 }
 
-/** A notch, with the way it points worked out when it is first asked for. */
+/** A notch, with the way it points worked out when it is first needed. */
 class PlacedNotch implements Notch {
   readonly id: string;
   readonly at: Point;

@@ -33,7 +33,7 @@ export class Graph {
   }
 
   /**
-   * A node and all that is worked out from it, in order; what else may draw the same point is worked out anew with it. `through` steps:
+   * A node and all that is worked out from it, in order; what else may draw the same point is worked out again with it. `through` steps:
    * without the pieces and what is drawn from their edges.
    */
   dependents(node: number, through: Through = "all"): readonly number[] {

@@ -68,7 +68,7 @@ S1 down dist(#F0, #F2) from S0
     expect(runChecks(drafted.plan, drafted.frame, drafted.pieces).map((c) => c.name)).toContain("Deep");
   });
 
-  it("states anew what is asked for or cut, in the place it had", () => {
+  it("states again what is asked for or cut, in the place it had", () => {
     const made = plan(`uses block · with its pieces
 set ease = 3 from 0 to 6 "Looser for a jacket."
 piece Front "Jacket front" on F · cut 2 mirrored

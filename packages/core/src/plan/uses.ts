@@ -21,7 +21,7 @@ const DEEPEST = 4;
 const MAY_USE = /^\s*uses\b/im;
 
 /**
- * Writes out what a system builds on. What it asks for or cuts may be stated anew by the system that uses it, and then
+ * Writes out what a system builds on. What it asks for or cuts may be stated again by the system that uses it, and then
  * takes the place it had there; what is drawn is drawn once. Never throws: what cannot be used is a problem at its line.
  */
 export function expandImports(system: System, library: Library, within: readonly string[] = []): ExpandedSystem {
@@ -30,7 +30,7 @@ export function expandImports(system: System, library: Library, within: readonly
   const statements: Statement[] = [];
   const origins: ExpandedSystem["origins"][number][] = [];
   const problems: PlanProblem[] = [];
-  const anew = restated(system);
+  const stated = restated(system);
   const placed = new Set<Statement>();
   const add = (statement: Statement, origin: ExpandedSystem["origins"][number]): void => {
     statements.push(statement);
@@ -47,7 +47,7 @@ export function expandImports(system: System, library: Library, within: readonly
       return;
     }
     for (const brought of taken(base, statement)) {
-      const own = anew.get(nameOf(brought) ?? "");
+      const own = stated.get(nameOf(brought) ?? "");
       if (own) placed.add(own.statement);
       if (own) add(own.statement, { statement: own.index, from: undefined });
       else add(brought, { statement: i, from: base.title });
@@ -141,7 +141,7 @@ function taken(base: System, uses: Uses): Statement[] {
   });
 }
 
-/** What a system may state anew, under one name for both. */
+/** What a system may state again, under one name for both. */
 function nameOf(s: Statement): string | undefined {
   return s.is === "measure" || s.is === "set" || s.is === "choose" || s.is === "piece" ? `${s.is} ${s.key}` : undefined;
 }

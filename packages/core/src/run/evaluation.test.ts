@@ -85,7 +85,7 @@ describe("what was worked out before", () => {
       );
   }, 60_000);
 
-  it("is worked out anew exactly where it depends on the answer", () => {
+  it("is worked out again exactly where it depends on the answer", () => {
     const jacket = library.find(({ slug }) => slug === "21-long-lapel-jacket");
     const { plan: bare } = jacket as (typeof library)[number];
     const body = sampleBody(bare);
@@ -174,7 +174,7 @@ describe("an edge of a piece", () => {
   const { plan } = loaded;
   const value = (r: Run, key: string): number => r.board.slots[plan.scope.names.get(key)?.slot ?? -1] ?? Number.NaN;
 
-  it("is what it was where its reader stands, whatever was asked for first", () => {
+  it("is what it was where its reader stands, in whatever order it is needed", () => {
     expect(loaded.problems.map(problemText)).toEqual([]);
     for (const first of [(r: Run): unknown => r.checks, (r: Run): unknown => r.piece("Front"), (r: Run): unknown => r.board]) {
       const r = run(plan, {});
@@ -184,7 +184,7 @@ describe("an edge of a piece", () => {
     }
   });
 
-  it("is worked out anew with what it hangs on: the step above the shaping stays, the one below it moves", () => {
+  it("is worked out again with what it hangs on: the step above the shaping stays, the one below it moves", () => {
     const first = run(plan, {});
     expect(value(first, "after")).toBeCloseTo(450, 9);
     const now = run(plan, {}, { more: 8 }, "cm", first);

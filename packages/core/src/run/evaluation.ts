@@ -15,7 +15,7 @@ export type Draw = (frame: Frame) => void;
 
 /**
  * The graph of a plan worked out on one body, each node when it or something that reads it is first asked for, and then kept. Nothing
- * is ever written over: a node reads what the nodes above it made, whatever was asked for first.
+ * is ever written over: a node reads what the nodes above it made, in whatever order it is needed.
  */
 export class Evaluation {
   /** What was worked out, by the places of the plan. Read it only after `need`. */
@@ -52,7 +52,7 @@ export class Evaluation {
   }
 
   /**
-   * The same with one step drawn otherwise. What depends on it is worked out anew when it is asked for, `through` steps only where the
+   * The same with one step drawn otherwise. What depends on it is worked out again when it is needed, `through` steps only where the
    * pieces are to stay as they are; where it cannot be drawn so, it is not there.
    */
   withOverride(step: PlannedStep, draw: Draw, through: Through = "all"): Evaluation {
@@ -142,7 +142,7 @@ export class Evaluation {
     return { why: "which is left out", failed: false };
   }
 
-  /** Has a node worked out anew when it is next asked for. */
+  /** Has a node worked out again when it is next needed. */
   private forget(node: number): void {
     const { plan, frame, blank } = this;
     const { kind, index } = plan.graph.nodes[node] as GraphNode;

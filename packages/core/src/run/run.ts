@@ -12,7 +12,7 @@ import type { StepOutcome } from "./outcome.js";
 import { type Warning, warningsOf } from "./warnings.js";
 
 /**
- * One body drafted by one system. Each part is worked out when it is first asked for, and then kept: a board asks for its steps
+ * One body drafted by one system. Each part is worked out when it is first needed, and then kept: a board asks for its steps
  * only, and checks cost nothing until somebody looks at them. Frames hold values, points and paths by the indices of the plan.
  */
 export interface Run extends Made {
@@ -37,7 +37,7 @@ export interface Run extends Made {
 /**
  * Drafts one body. Pure: the same plan and answers give the same run. A step that cannot be drawn is reported and what does not
  * depend on it is drawn all the same. `writtenIn` is the unit of measurements written without one. With a run of the same plan, only
- * what depends on other answers is worked out anew. Never throws for what a person typed.
+ * what depends on other answers is worked out again. Never throws for what a person typed.
  *
  * @example run(plan, { chest: "104 cm" }).board.points
  */

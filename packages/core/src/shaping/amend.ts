@@ -17,7 +17,7 @@ export interface PieceChanges {
   readonly drawing: PlannedDrawing;
 }
 
-/** More said of a piece: edges of the same name are drawn anew, the rest is added. */
+/** More said of a piece: edges of the same name are drawn again, the rest is added. */
 export const amendPiece =
   (key: string, changes: PieceChanges & { readonly edges: readonly Omit<PlannedEdge, "pathIndex">[] }): Shape =>
   (pieces, frame) => {

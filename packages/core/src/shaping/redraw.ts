@@ -8,7 +8,7 @@ import { redrawForms } from "../system/shaping-forms.js";
 import { edgeOf, exchange, laidLineOf } from "./outline/find.js";
 import type { Shaping } from "./shaping.js";
 
-/** Draw an edge anew along a line of the board. */
+/** Draw an edge again along a line of the board. */
 export const redraw: Shaping = {
   ...redrawForms,
   gradual: false,
@@ -21,7 +21,7 @@ export const redraw: Shaping = {
   },
 };
 
-/** How far (mm) a neighbour may end from the new line: it is drawn anew itself, or the check of the outline tells the gap. */
+/** How far (mm) a neighbour may end from the new line: it is drawn again itself, or the check of the outline tells the gap. */
 const REACH_MM = 60;
 
 function along(piece: PieceResult, index: number, drawn: Path, what: string): PieceResult {

@@ -63,7 +63,7 @@ function cornerOf(pieces: readonly PieceResult[], edgeName: string, seamName: st
   return { piece, edge, seam, edgeFirst, edgeAway: edgeFirst ? reversePath(e) : e, seamAway: edgeFirst ? s : reversePath(s) };
 }
 
-/** What is drawn anew on either piece, so that the edge runs through over the seam in one line. */
+/** What is drawn again on either piece, so that the edge runs through over the seam in one line. */
 function drawnThrough(first: Corner, second: Corner, before: number, after: number): { mine: Replacement[]; theirs: Replacement[] } {
   for (const [corner, mm] of [
     [first, before],
@@ -71,7 +71,7 @@ function drawnThrough(first: Corner, second: Corner, before: number, after: numb
   ] as const)
     if (mm > pathLength(corner.edgeAway))
       throw new DraftError(
-        `${corner.piece.edges[corner.edge]?.name ?? ""} is shorter than what of it is to be drawn anew.`,
+        `${corner.piece.edges[corner.edge]?.name ?? ""} is shorter than what of it is to be drawn again.`,
         "True less of it.",
       );
   const laid = layOn(first, second);
@@ -101,7 +101,7 @@ function layOn(first: Corner, second: Corner): { there: (p: Point) => Point; bac
   return { there: (p) => to(over(p)), back: (p) => over(from(p)) };
 }
 
-/** The end of the edge at the corner drawn anew: `away` leads from the seam to where the edge goes on as it was. */
+/** The end of the edge at the corner drawn again: `away` leads from the seam to where the edge goes on as it was. */
 function edgeTo({ edge, edgeFirst, edgeAway }: Corner, mm: number, away: Path): Replacement {
   const whole = pathLength(edgeAway);
   return edgeFirst ? { edge, from: whole - mm, to: whole, by: reversePath(away) } : { edge, from: 0, to: mm, by: away };

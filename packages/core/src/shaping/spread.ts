@@ -48,7 +48,7 @@ function spreadOpen(piece: PieceResult, from: string, to: string, mm: number, wa
 function turnedBack(piece: PieceResult, about: Point, angle: number, grain: PieceResult["grain"]): PieceResult {
   const map = (r: Point): Point => turn(r, about, angle);
   const turned = mapContents(piece, map);
-  // Lines of the board stay where they were drafted: edges are drawn anew along them.
+  // Lines of the board stay where they were drafted: edges are drawn again along them.
   const carried = { ...turned.carried, laid: piece.carried.laid };
   return assemble({ ...piece, ...turned, carried, grain, edges: piece.edges.map((e) => mapEdge(e, map)) });
 }

@@ -97,7 +97,7 @@ export const runForms: ShapingForms = {
 export const redrawForms: ShapingForms = {
   word: "redraw",
   forms: [form("{edge:edge} along {line:path}")],
-  description: "An edge drawn anew along a line of the board that runs between its neighbours; its notches keep their share of the way.",
+  description: "An edge drawn again along a line of the board that runs between its neighbours; its notches keep their share of the way.",
 };
 
 export const drawForms: ShapingForms = {

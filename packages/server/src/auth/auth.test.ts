@@ -22,7 +22,7 @@ describe("passwords", () => {
     expect(isOutdated(hash)).toBe(false);
   });
 
-  it("a hash of before still opens, and is made anew when it does", async () => {
+  it("a hash of before still opens, and is made again when it does", async () => {
     const salt = randomBytes(16);
     const key = scryptSync("lantern-night", salt, 32, { N: 2 ** 17, r: 8, p: 1, maxmem: 256 * 1024 * 1024 });
     const old = `scrypt$${salt.toString("base64")}$${key.toString("base64")}`;

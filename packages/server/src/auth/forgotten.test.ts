@@ -21,7 +21,7 @@ describe("a forgotten password", () => {
   afterAll(() => h.close());
   const ask = (email: string): request.Test => request(h.app).post("/api/password-forgotten").send({ email });
 
-  it("is set anew by a link that comes by mail, once", async () => {
+  it("is set again by a link that comes by mail, once", async () => {
     await ask(` ${PIM.toUpperCase()}`.trim()).expect(201);
     await expect.poll(() => letters.length).toBe(1);
     expect(letters[0]).toMatchObject({ to: PIM });

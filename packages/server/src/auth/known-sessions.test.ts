@@ -72,7 +72,7 @@ describe("a session that a process knows", () => {
     expect(known.get(sid)).toBeUndefined();
   });
 
-  it("is read anew while nobody listens, and known again when the connection is back", async () => {
+  it("is read again while nobody listens, and known again when the connection is back", async () => {
     known.remember("somebody")("{}");
     await h.knex.raw(
       "select pg_terminate_backend(pid) from pg_stat_activity where datname = ? and query like 'listen%' and pid <> pg_backend_pid()",

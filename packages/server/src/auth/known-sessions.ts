@@ -31,7 +31,7 @@ export class KnownSessions {
     return (json) => void (this.listener.listening && changes === this.changes && this.known.set(nameOfSession(sid), json));
   }
 
-  /** Reads every session anew from now on. */
+  /** Reads every session again from now on. */
   close(): void {
     endedHere.off("ended", this.forget);
     this.forgetAll();

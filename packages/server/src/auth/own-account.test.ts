@@ -91,7 +91,7 @@ describe("a forgotten password", () => {
     return path.split("#")[1] ?? "";
   };
 
-  it("is set anew by a link, once, and every session ends", async () => {
+  it("is set again by a link, once, and every session ends", async () => {
     const owner = await visitor(h.app, "first@place.example", "long enough 1");
     const v = await visitor(h.app, "forgot@own.example");
     const earlier = await linkFor(owner, "forgot@own.example");

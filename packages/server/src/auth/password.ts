@@ -24,7 +24,7 @@ export const hashPassword = (password: string): Promise<string> => queued(() => 
 export const passwordFits = (password: string, kept: string): Promise<boolean> =>
   queued(() => (kept.startsWith("scrypt$") ? scryptFits(password, kept) : verify(kept, password.normalize("NFKC"))));
 
-/** True for a hash made in another way than hashes are made now: it is made anew when its password is next given. */
+/** True for a hash made in another way than hashes are made now: it is made again when its password is next given. */
 export const isOutdated = (kept: string): boolean =>
   !kept.startsWith(`$argon2id$v=19$m=${COST.memoryCost},t=${COST.timeCost},p=${COST.parallelism}$`);
 

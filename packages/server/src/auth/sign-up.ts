@@ -52,7 +52,7 @@ export function signUpRoutes(router: Router, { knex, log, mailer, address = "", 
       .delete()
       .returning(["email", "name", "passwordHash"])) as NewAccount[];
     if (!wanted)
-      throw new ProblemError(410, "Used or too old", "This link was used already, or is older than a day. Make your account anew.");
+      throw new ProblemError(410, "Used or too old", "This link was used already, or is older than a day. Make your account again.");
     return begin(knex, wanted, request);
   });
 }

@@ -211,7 +211,7 @@ describe("what is handed in", () => {
     expect(told).toEqual(expect.arrayContaining(["hand-in-judged"]));
   });
 
-  it("keeps its marks when the rubric is worded anew, and no point is taken out from under them", async () => {
+  it("keeps its marks when the rubric is worded again, and no point is taken out from under them", async () => {
     const made = await classOf(ann);
     const rubric = [
       { text: "Lines", marks: 5 },

@@ -11,7 +11,7 @@ import { notFound, ProblemError } from "../http/problem.js";
 import { ClassRow, newCode } from "./class-row.js";
 import { slipsIn, standingIn } from "./standing.js";
 
-/** Classes: a teacher makes them, students join by a code, and each says whether the teacher may see the own figures. */
+/** Classes: a teacher makes them, students join by a code, and each says whether the teacher may see their figures. */
 export function classesRoutes(router: Router, knex: Knex, attempts: Attempts): void {
   const room = (accountId: string): Classroom => new Classroom(knex, accountId);
 

@@ -1,7 +1,7 @@
 import type { Pool } from "pg";
 import { DraftRow } from "./draft.js";
 
-// As the model has them; named here once, because building and planning these two statements anew costs more than running them.
+// As the model has them; named here once, because building and planning these two statements again costs more than running them.
 const FIELDS = {
   ...{ id: "id", version: "version", ownerId: "owner_id", systemVersionId: "system_version_id", personId: "person_id", setId: "set_id" },
   ...{ name: "name", note: "note", personName: "person_name", unit: "unit", measurements: "measurements", settings: "settings" },

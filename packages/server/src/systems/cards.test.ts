@@ -49,7 +49,7 @@ describe("a version's card and picture", () => {
 describe("a draft's card and picture", () => {
   const card = async (id: string): Promise<DraftCard> => (await visitor.get(`/api/drafts/${id}/card`).expect(200)).body as DraftCard;
 
-  it("are made when they are first looked at, kept, and made anew after a change", async () => {
+  it("are made when they are first looked at, kept, and made again after a change", async () => {
     const { id } = (await visitor.post("/api/drafts").send(NEW_DRAFT).expect(201)).body as { id: string };
     expect((await card(id)).missing).toBe(6);
     const empty = await visitor.get(`/api/drafts/${id}/picture`).expect(200);

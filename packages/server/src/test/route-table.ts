@@ -19,7 +19,7 @@ const NEW_ASSIGNMENT = {
 };
 const LIVE = { slug: SHIRT, systemVersion: 1, step: "#1" };
 
-/** What a row of the table may be about: things of one account, made anew for each call. */
+/** What a row of the table may be about: things of one account, made again for each call. */
 export interface Things extends School {
   readonly accountId: string;
   readonly person: string;
@@ -205,9 +205,9 @@ export const TABLE: Readonly<Record<string, Row>> = {
     own: 201,
     others: 404,
   },
-  // Nobody joins the own class; a code is nobody's secret who has it.
+  // Nobody joins their own class; a code is nobody's secret who has it.
   "POST /api/class-codes/:code": { path: (t) => `/api/class-codes/${codeOf(t.klass)}`, own: 409, others: 201 },
-  // A teacher is not in the own class.
+  // A teacher is not in their own class.
   "PATCH /api/classes/:id/membership": {
     path: (t) => `/api/classes/${t.klass}/membership`,
     body: () => ({ shares: true }),

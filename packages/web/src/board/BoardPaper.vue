@@ -200,7 +200,7 @@ const boardNames = computed(() =>
     // The figure being shown comes first: the name makes way.
     .map((b) => (dimensionBoxes.value.some((box) => overlap(box, b)) ? { ...b, y: b.y - 26 } : b)),
 );
-// Numbers keep their side of their points while a setting moves, and are set anew when the hand rests: they neither jump
+// Numbers keep their side of their points while a setting moves, and are set again when the hand rests: they neither jump
 // about nor hold the drawing up.
 const RESTS_MS = 120;
 const NUMBER_HEIGHT = 16;
@@ -215,7 +215,7 @@ function setNumbers(): void {
   const set = placeLabels(wishes, lines.value, [...levels.value, ...boardNames.value, ...dimensionBoxes.value]);
   sides.value = new Map(set.map((l) => [l.id, { x: l.x - (at.get(l.id)?.x ?? 0), y: l.y - (at.get(l.id)?.y ?? 0) }]));
 }
-// By what the sources hold: a shallow ref given as it is would set the numbers anew at every run.
+// By what the sources hold: a shallow ref given as it is would set the numbers again at every run.
 watch([() => props.step, () => view.value, () => props.plan], setNumbers, { immediate: true });
 watchDebounced(scene, setNumbers, { debounce: RESTS_MS });
 const labels = computed(() =>
@@ -270,7 +270,7 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
         <title>{{ m.name }}</title>
       </g>
     </svg>
-    <!-- Numbers lie over the drawing as boxes that are only shifted: a text of the drawing is laid out anew wherever it moves. -->
+    <!-- Numbers lie over the drawing as boxes that are only shifted: a text of the drawing is laid out again wherever it moves. -->
     <div class="numbers on-paper">
       <span
         v-for="l in labels"

@@ -24,7 +24,7 @@ const props = defineProps<{
 const ratio = ref(4 / 3);
 const { moved, drag } = usePieceDrag(() => view.value.k);
 const shown = computed(() => props.pieces.filter((p) => props.only === undefined || p.key === props.only));
-/** Apart from what a hand moves: the others are not laid anew while one is dragged. */
+/** Apart from what a hand moves: the others are not laid again while one is dragged. */
 const inRows = computed(() => layInRows(shown.value, ratio.value));
 const laid = computed(() => {
   const [ghost] = layPieces(props.ghosts);

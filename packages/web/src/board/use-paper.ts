@@ -29,7 +29,7 @@ export function usePaper(
     show(fitView(bounds.value, width.value, height.value, padFor(width.value)));
   };
   watch([width, height], ([w, h]) => w > 0 && h > 0 && !touched.value && fit());
-  // The paper stays under the hands while a setting moves; only when the drawing would run off it is it fitted anew.
+  // The paper stays under the hands while a setting moves; only when the drawing would run off it is it fitted again.
   watch(bounds, (box) => width.value > 0 && !touched.value && !inView(view.value, box, width.value, height.value) && fit());
   const ruled = computed(() => gridOf(view.value, width.value, height.value, unit()));
   return { width, height, view, ruled, fit, zoomBy };

@@ -32,7 +32,7 @@ export const useShelf = defineStore("shelf", () => {
     loaded.value = true;
   }
 
-  /** Fetches the shelf anew, after something was published. */
+  /** Fetches the shelf again, after something was published. */
   async function reload(): Promise<void> {
     loaded.value = false;
     await load();

@@ -63,7 +63,7 @@ const left = computed(() => {
       >
     </div>
     <div ref="holder" class="band" aria-hidden="true">
-      <!-- A box is slid, not the drawing itself: sliding that would lay out all its figures anew. -->
+      <!-- A box is slid, not the drawing itself: sliding that would lay out all its figures again. -->
       <div class="moved" :style="{ transform: `translateX(${shift}px)` }">
         <svg width="1" height="52">
           <path class="ticks" :d="near.ticks" />

@@ -70,7 +70,7 @@ function sideBoxes(ring: readonly Point[], groups: number): Float64Array {
   return boxes;
 }
 
-// Kept from call to call: making room anew costs more than all the comparing.
+// Kept from call to call: making room again costs more than all the comparing.
 let room = new Float64Array(4_096);
 
 function roomFor(size: number): Float64Array {

@@ -261,7 +261,7 @@ function changeOf(
   return pieceFrom({ key, title: title ?? key.replace(/_/g, " "), of, strip, cut, onFold, mirrored, ...changes });
 }
 
-/** An edge drawn anew: the same as one of a piece, but not made known again. */
+/** An edge drawn again: the same as one of a piece, but not made known again. */
 function amendedEdge(edge: Edge, i: number, context: PieceContext): Omit<PlannedEdge, "pathIndex"> {
   return {
     role: edge.role,

@@ -1,11 +1,10 @@
 import type { Tree } from "../../formula/tree.js";
 import { inField } from "../../formula/error.js";
-import { type EdgeVersion, type Evaluate, Scope } from "../../formula/scope.js";
+import { type Evaluate, Scope } from "../../formula/scope.js";
 import { noReferences, type References } from "../../formula/references.js";
 import type { Kind } from "../../quantity/kind.js";
 import type {
   DartText,
-  Evenly,
   Grade,
   PathStep,
   Piece,
@@ -29,12 +28,14 @@ import { InputCompiler } from "./compile-inputs.js";
 import { compilePiece, compilePieceChange } from "./compile-pieces.js";
 import { compileShaping } from "./compile-shapings.js";
 import { legSteps } from "./dart-legs.js";
+import { evenPoints } from "./evenly.js";
 import { FormulaReader } from "./formula-reader.js";
+import { levelsOf } from "./levels.js";
 import { gradeRounds } from "./grade.js";
 import { GraphBuilder, type NodeKind } from "../graph.js";
 import type { PieceContext } from "./piece-context.js";
 import type { PlannedDart, PlannedPiece } from "../../piece/blueprint.js";
-import type { Plan, PlannedFormula, PlannedLevels, PlannedShaping, PlannedStep, StepStatement } from "../plan.js";
+import type { Plan, PlannedFormula, PlannedShaping, PlannedStep, StepStatement } from "../plan.js";
 import { PATH_MAKERS } from "../paths/index.js";
 import { StepReader } from "./step-reader.js";
 
@@ -102,19 +103,13 @@ class Compiler {
       steps: this.steps,
       graph: this.graph.graph(),
       pieceNodes: new Map([...this.scope.pieces].map(([key, { acts }]) => [key, acts])),
-      edgesRead: this.edgesRead(),
+      edgesRead: this.scope.edgesByNode(),
       darts: this.darts,
       levels: levelsOf(this.system, this.steps),
       pieces,
       shapings,
       ...checks,
     };
-  }
-
-  private edgesRead(): Plan["edgesRead"] {
-    const by = new Map<number, EdgeVersion[]>();
-    for (const edge of this.scope.edges.values()) by.set(edge.act, [...(by.get(edge.act) ?? []), edge]);
-    return by;
   }
 
   /** What was named since it was last asked. */
@@ -186,7 +181,8 @@ class Compiler {
       case "grade":
         return this.grade(s, i);
       case "evenly":
-        return this.evenly(s, i);
+        for (const point of evenPoints(s)) this.step(point, i);
+        return;
       case "path":
         for (const leg of legSteps(s)) this.step(leg, i);
         return this.step(s, i);
@@ -251,27 +247,6 @@ class Compiler {
     }
     this.board = board;
     this.part = part;
-  }
-
-  /** Writes a run of points at equal distances out as points. */
-  private evenly(s: Evenly, i: number): void {
-    const ids = pointsBetween(s.first, s.last) ?? [];
-    const { text, why, watch, caution, when } = s;
-    const told = { ...(why && { why }), ...(watch && { watch }), ...(caution && { caution }) };
-    ids.forEach((id, k) =>
-      this.step(
-        {
-          is: "point",
-          id,
-          verb: "part",
-          form: 0,
-          args: { share: `${k}/${ids.length - 1}`, from: s.from, to: s.to },
-          ...(k === 0 ? { ...(text !== undefined && { text }), ...told } : { text: `${id}, as far from the one before.` }),
-          ...(when !== undefined && { when }),
-        },
-        i,
-      ),
-    );
   }
 
   private step(s: StepStatement, i: number): void {
@@ -437,17 +412,4 @@ function laidOff(s: StepStatement, formulas: readonly PlannedFormula[]): readonl
   const lays = s.is === "point" ? VERBS.get(s.verb)?.lays : undefined;
   // A figure that is the same for every body and more than nothing needs no second look on each.
   return lays ? formulas.filter((f) => lays.includes(f.name) && !((f.typed.constant ?? -1) >= 0)) : NONE;
-}
-
-/** The levels of the body on each board that has a waist to be compared with another. */
-function levelsOf(system: System, steps: readonly PlannedStep[]): PlannedLevels[] {
-  const levels = steps.flatMap(({ source, target, board }) =>
-    source.is === "path" && source.bodyLevel !== undefined ? [{ level: source.bodyLevel, target, board }] : [],
-  );
-  return boardsOf(system).flatMap(({ key, title }) => {
-    const mine = levels.filter((l) => l.board === key);
-    const waist = mine.flatMap((l) => (l.level === "waist" ? [l.target] : []));
-    const others = mine.flatMap((l) => (l.level === "waist" ? [] : [l.target]));
-    return waist.length > 0 && others.length > 0 ? [{ board: key, title, waist, others }] : [];
-  });
 }

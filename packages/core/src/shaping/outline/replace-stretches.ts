@@ -8,7 +8,7 @@ import { type PieceResult, roleText } from "../../piece/piece.js";
 import { DraftError } from "../../verb/draft-error.js";
 import type { ShapingFilled } from "../shaping.js";
 
-/** A stretch of an edge drawn anew: from how far along its cut path to how far (mm), and by what. */
+/** A stretch of an edge drawn again: from how far along its cut path to how far (mm), and by what. */
 export interface Replacement {
   readonly edge: number;
   readonly from: number;
@@ -18,13 +18,13 @@ export interface Replacement {
 
 const NOTHING_MM = 1e-9;
 
-/** The piece with stretches of its edges drawn anew, none of them over the mouth of a dart; its notches stay on the line. Throws DraftError. */
+/** The piece with stretches of its edges drawn again, none of them over the mouth of a dart; its notches stay on the line. Throws DraftError. */
 export function replaceStretches(piece: PieceResult, stretches: readonly Replacement[]): PieceResult {
   const edges = piece.edges.map((e, i): EdgeParts => {
     // From the end back: what stands before a stretch keeps its place.
     const mine = stretches.filter((s) => s.edge === i).sort((a, b) => b.from - a.from);
     if (mine.some((s, k) => k > 0 && s.to > (mine[k - 1] as Replacement).from + NOTHING_MM))
-      throw new DraftError(`Two stretches of ${roleText(e)} that are to be drawn anew run into each other.`, "Round or true less of it.");
+      throw new DraftError(`Two stretches of ${roleText(e)} that are to be drawn again run into each other.`, "Round or true less of it.");
     return mine.reduce((edge, stretch) => drawnAnew(piece, edge, stretch), e as EdgeParts);
   });
   const changed = [...new Set(stretches.map((s) => s.edge))];
@@ -45,7 +45,7 @@ function drawnAnew(piece: PieceResult, edge: EdgeParts, { from, to, by }: Replac
   if (edge.sewn === edge.path) return { ...edge, path, sewn: path };
   const mouths = mouthsOn(piece, edge.path);
   if (mouths.some((m) => m.from < to - ON_THE_EDGE_MM && m.from + m.length > from + ON_THE_EDGE_MM))
-    throw new DraftError(`A dart opens in ${roleText(edge)} where it is to be drawn anew.`, "Round or true less of it.");
+    throw new DraftError(`A dart opens in ${roleText(edge)} where it is to be drawn again.`, "Round or true less of it.");
   const taken = mouths.reduce((sum, m) => sum + (m.from + m.length <= from + ON_THE_EDGE_MM ? m.length : 0), 0);
   const anchor = from > NOTHING_MM ? from : to;
   const rigid = fromTo(pointAtLength(edge.path, anchor), pointAtLength(edge.sewn, anchor - taken));
@@ -53,7 +53,7 @@ function drawnAnew(piece: PieceResult, edge: EdgeParts, { from, to, by }: Replac
 }
 
 /**
- * How much before a place and how much after it is drawn anew, mm, done to `share` of the whole. Undefined when it is nothing
+ * How much before a place and how much after it is drawn again, mm, done to `share` of the whole. Undefined when it is nothing
  * at all; throws DraftError, in these words, when either is less.
  */
 export function lengthsAround(filled: ShapingFilled, why: string, fix: string) {

@@ -103,7 +103,7 @@ export const PieceFrom = Type.Object(
   closed,
 );
 
-/** More said of a piece that stands above, one's own or brought along: edges of the same name are drawn anew. */
+/** More said of a piece that stands above, one's own or brought along: edges of the same name are drawn again. */
 export const Amend = Type.Object(
   {
     is: Type.Literal("amend"),

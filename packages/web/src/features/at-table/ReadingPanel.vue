@@ -7,7 +7,7 @@ import TapeField from "../../ui/TapeField.vue";
 import { useKeptText } from "../../ui/use-kept-text.js";
 import { howSure, offSaid, readingSaid } from "../../review/cause-words.js";
 
-/** What the tape reads on the own paper, judged: quiet when it is right, else what probably happened and what it spoils. */
+/** What the tape reads on the student's own paper, judged: quiet when it is right, else what probably happened and what it spoils. */
 const props = defineProps<{
   plan: Plan;
   draftId: string;

@@ -48,7 +48,7 @@ afterEach(() => {
 const settle = (ms = 10): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
 
 describe("a draft at the table", () => {
-  it("a reading is on this device the moment it is typed, and is there again when the page is loaded anew", async () => {
+  it("a reading is on this device the moment it is typed, and is there again when the page is loaded again", async () => {
     const table = open();
     table.type({ name: "#4", written: "10 1/2" });
     await settle();

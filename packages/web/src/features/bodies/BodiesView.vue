@@ -80,7 +80,7 @@ async function newSet(copyOf?: MeasurementSet): Promise<void> {
           :comparing="comparing"
           :unit="session.unit"
           @open="((comparing = false), open(person!.id, $event))"
-          @anew="attempt(() => newSet())"
+          @again="attempt(() => newSet())"
           @copy="attempt(() => newSet($event))"
           @compare="comparing = !comparing"
           @remove="attempt(() => people.removeSet($event))"
@@ -99,7 +99,7 @@ async function newSet(copyOf?: MeasurementSet): Promise<void> {
         </template>
         <el-empty
           v-else
-          :description="`${person.name} has not been measured yet. Press Measure anew, take the tape, and go down the list.`"
+          :description="`${person.name} has not been measured yet. Press Measure again, take the tape, and go down the list.`"
         >
           <template #image><BodyFigure class="still" :key-name="undefined" /></template>
         </el-empty>

@@ -7,7 +7,7 @@ import { useRest } from "../../ui/use-rest.js";
 
 /** The dates on which a person was measured, newest first, and what changed from one to the next. */
 const props = defineProps<{ person: Person; set: MeasurementSet | undefined; comparing: boolean; unit: "in" | "cm" }>();
-const emit = defineEmits<{ open: [setId: string]; anew: []; copy: [set: MeasurementSet]; compare: []; remove: [set: MeasurementSet] }>();
+const emit = defineEmits<{ open: [setId: string]; again: []; copy: [set: MeasurementSet]; compare: []; remove: [set: MeasurementSet] }>();
 const rest = useRest();
 /** Charts are heavy: fetched when there is something to draw, and after the fields. */
 const ChangeChart = defineAsyncComponent(() => import("./ChangeChart.vue"));
@@ -33,7 +33,7 @@ function act(what: string): void {
         </ol>
       </nav>
       <div class="acts">
-        <el-button type="primary" @click="emit('anew')">Measure anew</el-button>
+        <el-button type="primary" @click="emit('again')">Measure again</el-button>
         <el-dropdown v-if="set" trigger="click" @command="act">
           <el-button :icon="MoreFilled">This set</el-button>
           <template #dropdown>

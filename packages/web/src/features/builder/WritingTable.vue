@@ -101,7 +101,7 @@ function act(what: string, index: number): void {
   else if (what === "heading") acts.insert(index - 1, ['part "New part"']);
   else if (what === "renumber") {
     const board = loaded.value.system.statements[index];
-    acts.propose("Numbering anew would break something.", renumber(loaded.value, board?.is === "board" ? board.key : undefined));
+    acts.propose("Numbering again would break something.", renumber(loaded.value, board?.is === "board" ? board.key : undefined));
   } else if (what === "text") {
     face.value = "text";
     void nextTick(() => editor.value?.goTo(placeOf(loaded.value.read, index).line));

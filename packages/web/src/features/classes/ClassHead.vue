@@ -5,7 +5,7 @@ import { useRouter } from "vue-router";
 import { useClasses } from "../../stores/classes.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 
-/** What the class is called, its code for who teaches it, and for a student whether the teacher sees the own figures. */
+/** What the class is called, its code for who teaches it, and for a student whether the teacher sees their figures. */
 const props = defineProps<{ schoolClass: SchoolClass }>();
 const classes = useClasses();
 const router = useRouter();

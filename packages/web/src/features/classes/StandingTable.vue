@@ -25,7 +25,7 @@ const byOff = (a: unknown, b: unknown): number => rows(a).off.length - rows(b).o
 <template>
   <LoadState v-if="!ready" what="where each stands" :why="why" @again="again" />
   <template v-else>
-    <el-table :data="[...standing]" max-height="620" empty-text="Nobody shares the own figures yet.">
+    <el-table :data="[...standing]" max-height="620" empty-text="Nobody shares their figures yet.">
       <el-table-column prop="name" label="Student" sortable min-width="140" fixed>
         <template #default="{ row }"
           >{{ rows(row).name }}<span v-if="groupOf(rows(row))" class="quiet small"> · {{ groupOf(rows(row)) }}</span></template

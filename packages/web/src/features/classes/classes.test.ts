@@ -63,7 +63,7 @@ describe("times as people say them", () => {
     [150, "about 2 and a half hours"],
   ])("%s minutes", (minutes, said) => expect(minutesSaid(minutes)).toBe(said));
 
-  it("what is left is reckoned from the own pace, and not before there is one", () => {
+  it("what is left is reckoned from their own pace, and not before there is one", () => {
     expect(timeLeft(20, 2, 300)).toBe("");
     expect(timeLeft(20, 10, 600)).toBe("about 20 minutes");
   });

@@ -11,7 +11,7 @@ import type { Trial } from "./use-ghost.js";
 
 /**
  * Choices with their reasons, and settings with their ranges. The draft redraws at once. It is given where the run is kept,
- * not the run: while a setting is dragged, only what changes is laid out anew.
+ * not the run: while a setting is dragged, only what changes is laid out again.
  */
 const props = defineProps<{
   autosave: DraftAutosave;

@@ -20,7 +20,7 @@ defineEmits<{ open: []; act: [what: string]; mend: [mend: LineToMend]; carry: []
 const words = computed(() => rowWords(props.statement));
 const label = computed(() => `Do something with ${words.value.margin || "this line"}`);
 const watches = computed(() => ("watch" in props.statement ? (props.statement.watch ?? []) : []));
-/** A menu is made for a row when it is asked for: one for each of hundreds would hold up every keystroke. */
+/** A menu is made for a row when it is needed: one for each of hundreds would hold up every keystroke. */
 const asked = ref(false);
 </script>
 

@@ -30,7 +30,7 @@ onMounted(async () => {
     <template #dropdown>
       <el-dropdown-menu>
         <el-dropdown-item v-for="a in ACTS" :key="a.act" :command="a.act" :icon="a.icon">{{ a.says }}</el-dropdown-item>
-        <el-dropdown-item v-if="board" command="renumber" :icon="Sort">Number its points anew</el-dropdown-item>
+        <el-dropdown-item v-if="board" command="renumber" :icon="Sort">Number its points again</el-dropdown-item>
       </el-dropdown-menu>
     </template>
   </el-dropdown>

@@ -46,7 +46,7 @@ const { given, forget } = useKeptForm(`assignment-${was?.id ?? props.classId}`, 
   tolerance: Number(fromMm(was?.toleranceMm ?? handTolerance(session.unit), session.unit).toFixed(4)),
   rubric: (was?.rubric ?? [{ text: "Figures right within the tolerance", marks: 10 }]).map((r) => ({ ...r })),
 });
-/** Marks are given point by point: those that stand may be worded anew, not taken out. */
+/** Marks are given point by point: those that stand may be worded again, not taken out. */
 const standing = props.handed ? given.rubric.length : 0;
 const rules: FormRules = {
   title: [{ required: true, whitespace: true, message: "Write what it is called." }],

@@ -25,7 +25,7 @@ watch([live, ready], ([now]) => {
     <section>
       <h1 class="visually-hidden">{{ system.sheet.title }}</h1>
       <BigStep :entry="entry" :unit="unit" :place="step + 1" :of="system.loaded.plan.steps.length" :ticked="false" />
-      <p class="quiet">On a sample body: each works out the own figure.</p>
+      <p class="quiet">On a sample body: each works out their own figure.</p>
     </section>
     <div class="paper">
       <BoardPaper :plan="system.loaded.plan" :run="drafted" :step="step" :unit="unit" :grid="false" :ahead="false" :marks="[]" />

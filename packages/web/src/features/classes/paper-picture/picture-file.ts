@@ -15,7 +15,7 @@ const MOST_LETTERS = 890_000;
 const QUALITIES = [0.8, 0.65, 0.5, 0.35];
 
 /**
- * A photograph made small: turned as its EXIF says, and drawn anew, so that place, time and camera are in it no more.
+ * A photograph made small: turned as its EXIF says, and drawn again, so that place, time and camera are in it no more.
  * Throws Error with a sentence for a file that is no picture.
  */
 export async function smallPicture(file: Blob): Promise<Omit<MarkedPicture, "marks">> {
