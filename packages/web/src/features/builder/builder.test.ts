@@ -1,10 +1,11 @@
 import { readFileSync } from "node:fs";
 import { Text } from "@codemirror/state";
-import { loadSystem } from "@lodrin/core";
+import { loadSystem, VERBS } from "@lodrin/core";
 import { describe, expect, it } from "vitest";
 import { completionsAt } from "./text/completions.js";
 import { LINE_WORDS } from "./text/line-words.js";
 import { NEW_SYSTEM } from "./new-system.js";
+import { HELP } from "./panels/help-pages.js";
 import { diagnosticOf } from "./text/problems.js";
 
 const shirt = readFileSync("systems/08-menswear-flat-shirt-block.lodrin", "utf8");
@@ -15,6 +16,14 @@ describe("a new system", () => {
     expect(problems).toEqual([]);
     expect(plan.steps.length).toBeGreaterThan(4);
   });
+});
+
+it("the help has a section with its drawing for every way of placing a point", () => {
+  for (const word of VERBS.keys()) {
+    const section = HELP.find((h) => h.page === "verbs" && h.word === word);
+    expect(section?.text.length, word).toBeGreaterThan(20);
+    expect(section?.drawings.length, word).toBeGreaterThan(0);
+  }
 });
 
 describe("completion", () => {

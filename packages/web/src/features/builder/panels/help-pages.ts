@@ -1,5 +1,5 @@
-const TEXTS = import.meta.glob<string>("../../../../../docs/notation/*.md", { query: "?raw", import: "default", eager: true });
-const DRAWN = import.meta.glob<string>("../../../../../docs/notation/drawn/*.svg", { query: "?url", import: "default", eager: true });
+const TEXTS = import.meta.glob<string>("../../../../../../docs/notation/*.md", { query: "?raw", import: "default", eager: true });
+const DRAWN = import.meta.glob<string>("../../../../../../docs/notation/drawn/*.svg", { query: "?url", import: "default", eager: true });
 
 /** A section of the language's pages: its words, an example that can be put in, and its drawings by their address. */
 export interface HelpSection {
