@@ -26,7 +26,7 @@ describe("the card of a system", () => {
       places.forEach((v, i) => expect(v).toBeLessThanOrEqual((i % 2 === 0 ? x + width : y + height) + 1));
       expect(picture.length, slug).toBeLessThan(12_000);
     }
-  });
+  }, 90_000);
 
   it("says what it needs with its settings as they stand: no more, and with all of it nothing is missing", () => {
     for (const [slug, text] of Object.entries(library)) {
