@@ -1,6 +1,6 @@
 import { existsSync, readFileSync, statSync } from "node:fs";
 import { basename, dirname, join } from "node:path";
-import { type Given, type Library, readNotation, statementsOf } from "@lodrin/core";
+import { type Given, type Library, usedIn } from "@lodrin/core";
 import { readLibrary } from "@lodrin/formats/library";
 import { RequestError } from "./arguments.js";
 
@@ -27,8 +27,7 @@ export async function readSystemFile(name: string, library: string): Promise<{ s
 export function libraryFor(source: string, library: string, folder: string): Library {
   const found: Record<string, string> = { ...readLibrary(library) };
   const gather = (text: string): void => {
-    if (!/^\s*uses\b/im.test(text)) return;
-    for (const { base } of statementsOf(readNotation(text).system, "uses")) {
+    for (const base of usedIn(text)) {
       const beside = join(folder, `${base}.lodrin`);
       if (!existsSync(beside) || found[base] === (found[base] = readText(beside))) continue;
       gather(found[base]);

@@ -40,7 +40,7 @@ export { run, type Run } from "./run/run.js";
 export type { Warning } from "./run/warnings.js";
 export { stepDimension, type StepDimension } from "./report/dimension.js";
 export { loadSystem, type LoadedSystem } from "./plan/load.js";
-export { basesOf, type Library } from "./plan/uses.js";
+export { basesOf, type Library, usedIn } from "./plan/uses.js";
 export { type RunJson, runToJson } from "./report/json.js";
 export { sampleBody } from "./run/sample.js";
 export { stepName } from "./plan/step-name.js";

@@ -70,13 +70,15 @@ export function expandImports(system: System, library: Library, within: readonly
   return { system: { ...system, statements }, origins, problems };
 }
 
+/** The names of the systems a text builds on. Reading is the dear part, and most stand on none. */
+export const usedIn = (text: string): string[] =>
+  MAY_USE.test(text) ? statementsOf(readNotation(text).system, "uses").map(({ base }) => base) : [];
+
 /** The texts a system builds on, and those they build on, by name. */
 export function basesOf(source: string, library: Library): Library {
   const found: Record<string, string> = {};
   const gather = (text: string): void => {
-    // Reading is the dear part, and most systems stand on none.
-    if (!MAY_USE.test(text)) return;
-    for (const { base } of statementsOf(readNotation(text).system, "uses")) {
+    for (const base of usedIn(text)) {
       const notation = notationOf(base, library);
       if (notation === undefined || Object.hasOwn(found, base)) continue;
       found[base] = notation;

@@ -3,6 +3,9 @@ import { describe, expect, it } from "vitest";
 import { loadSystem } from "../plan/load.js";
 import type { Plan } from "../plan/plan.js";
 import { drawWith } from "../review/draw-with.js";
+import { ownReadings } from "../review/reading.js";
+import { redrawing } from "../review/redraw.js";
+import { review } from "../review/review.js";
 import type { PointStep } from "../system/model.js";
 import { problemText } from "../system/notation/problem.js";
 import { readShelf } from "../test/shelf.js";
@@ -145,6 +148,27 @@ describe("a draft", () => {
     expect(run(plan, sampleBody(plan)).piece(key)?.key).toBe(key);
     expect(pieces.size).toBeLessThan(plan.pieces.length);
   });
+});
+
+it("a review of a draft tries its slips on the steps alone: no piece is taken or shaped again for any", () => {
+  for (const slug of [
+    "23-shirt-collar-cuff-and-placket",
+    "24-two-piece-sleeve-for-the-long-jacket",
+    "29-two-piece-sleeve-for-the-cropped-jacket",
+  ]) {
+    const { plan: bare } = library.find((one) => one.slug === slug) as (typeof library)[number];
+    const { plan, steps, shapings, pieces } = watched(bare);
+    const drafted = run(plan, sampleBody(plan));
+    const own = ownReadings(redrawing(plan, drafted)).filter(({ measured }) => measured.on(drafted.board) > 30);
+    for (const seen of [steps, shapings, pieces]) seen.clear();
+    const { readings } = review(
+      plan,
+      drafted,
+      Object.fromEntries(own.slice(0, 6).map(({ name, measured }) => [name, `${measured.on(drafted.board) + 25.4} mm`])),
+    );
+    expect(readings.filter((r) => r.verdict === "off").length, slug).toBeGreaterThan(0);
+    expect([shapings.size, pieces.size], slug).toEqual([0, 0]);
+  }
 });
 
 // A square of 20 by 40 cm whose hem is let down after a first step has measured its side.

@@ -27,7 +27,8 @@ export async function call<T extends Route>(route: T, given: Given<T>): Promise<
   return (await answerTo(route, pathOf(route, params ?? {}), body)).reply;
 }
 
-const pathOf = ({ path }: Route, params: Readonly<Record<string, string>>): string =>
+/** The path of a route with its gaps filled: for what is not called, like a picture or a stream. */
+export const pathOf = ({ path }: Route, params: Readonly<Record<string, string>>): string =>
   path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ""));
 
 type ItemOf<T> = ReplyOf<T> extends readonly (infer I)[] ? I : never;

@@ -1,4 +1,5 @@
 import { type Follower, liveRoutes, type LiveMessage, type LiveStep } from "@lodrin/contract";
+import { pathOf } from "../api/call.js";
 import { onScopeDispose, type Ref, ref, shallowRef } from "vue";
 
 /** The server sends a beat every 20 s: a stream that is silent for longer is dead, and another is opened. */
@@ -44,7 +45,7 @@ export function useLive(classId: string): {
 
   function open(): void {
     clearTimeout(again);
-    source = new EventSource(liveRoutes.liveEvents.path.replace(":id", classId));
+    source = new EventSource(pathOf(liveRoutes.liveEvents, { id: classId }));
     source.addEventListener("open", alive);
     source.addEventListener("beat", alive);
     source.addEventListener("message", (event: MessageEvent<string>) => {

@@ -33,8 +33,8 @@ describe("no text keeps the program busy", () => {
     const from = performance.now();
     const { plan } = loadSystem(text);
     run(plan, {});
-    // A second is asked for; ten are allowed to a machine that does other things at the same time.
-    expect(performance.now() - from).toBeLessThan(10_000);
+    // A second is asked for; three are allowed to a machine that does other things at the same time.
+    expect(performance.now() - from).toBeLessThan(3_000);
   });
 
   it("what is not read for its length is told at its line, and kept", () => {

@@ -4,6 +4,7 @@ import { type Work, workRoutes } from "@lodrin/contract";
 import { computed, ref } from "vue";
 import { useSession } from "../../../stores/session.js";
 import { useAttempt } from "../../../ui/use-attempt.js";
+import { pathOf } from "../../../api/call.js";
 import { giveFile, takeFile } from "../../../ui/take-file.js";
 import type { Writing, WorkAutosave } from "../use-writing.js";
 
@@ -26,7 +27,7 @@ const booklet = (): Promise<void> =>
   attempt(async () => {
     if (!(await props.autosave.flush())) throw new Error("The text is not saved yet. Wait for the connection, then print.");
     const { measurements, unit } = props.writing.given(loaded.value.plan);
-    await takeFile(workRoutes.booklet.path.replace(":id", props.work.id), `${fileName.value}-booklet.pdf`, {
+    await takeFile(pathOf(workRoutes.booklet, { id: props.work.id }), `${fileName.value}-booklet.pdf`, {
       ...{ unit: session.unit, paper: paper.value, rules: rules.value, name: whose.value, writtenIn: unit },
       measurements: Object.fromEntries(Object.entries(measurements).map(([key, figure]) => [key, String(figure)])),
     });
