@@ -3,8 +3,8 @@ import type { Voices } from "./draft.js";
 
 const [library = "systems", command = "draft", ...words] = process.argv.slice(2);
 
-/** What was asked for was done, and it found fault: a draft with failures; problems of a text; sizes that break; readings that are off. */
-const FOUND = { draft: 3, check: 1, range: 1, review: 1 } as const;
+/** What was asked for was done, and it found fault: a draft with failures; problems of a text; sizes that break; readings that are off; sentences that were not read. */
+const FOUND = { draft: 3, check: 1, range: 1, review: 1, read: 1 } as const;
 /** It could not be done at all. */
 const REFUSED = 2;
 
@@ -23,6 +23,8 @@ async function answer(): Promise<number> {
       return (await (await import("./check.js")).check(words, library, voices)) > 0 ? FOUND.check : 0;
     case "range":
       return (await (await import("./range.js")).range(words, library, voices)) > 0 ? FOUND.range : 0;
+    case "read":
+      return (await (await import("./read.js")).read(words, library, voices)) > 0 ? FOUND.read : 0;
     case "review":
       return (await (await import("./review.js")).review(words, library, voices)) > 0 ? FOUND.review : 0;
     default:

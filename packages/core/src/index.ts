@@ -8,8 +8,12 @@ export { rename } from "./edit/rename.js";
 export { nextPoint, renumber } from "./edit/renumber.js";
 export { withDependents, movedWith, dependentsOf, dependenciesOf } from "./edit/dependents.js";
 export { insertLines, moveStatements, removeStatements, replaceStatement } from "./edit/statement.js";
-export { measureLine } from "./phrase/line-phrases.js";
-export { type LineToMend, linesToMend, putLines, quickLines, takeProposal } from "./phrase/handout.js";
+export { measureLine } from "./phrase/measure-line.js";
+export { type Leftover, type Place, type Reading, readSentence, type SentenceReading } from "./phrase/read-sentence.js";
+export type { Taken } from "./phrase/taken-for.js";
+export { readingText, readText, type TextReading } from "./phrase/read-text.js";
+export { type LineToMend, linesToMend, takeMends } from "./phrase/mends.js";
+export { quickReading, type QuickReading } from "./phrase/quick.js";
 export { definitionsOf, type NameKind, referencesOf } from "./system/references.js";
 export {
   type Camera,

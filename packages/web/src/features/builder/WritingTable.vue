@@ -4,7 +4,6 @@ import type { Work } from "@lodrin/contract";
 import {
   breaksAt,
   type LineToMend,
-  linesToMend,
   type LoadedSystem,
   placeOf,
   pointText,
@@ -13,7 +12,7 @@ import {
   rowFaults,
   run,
   type Statement,
-  takeProposal,
+  takeMends,
 } from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
 import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef, watch } from "vue";
@@ -37,6 +36,7 @@ import { useLights } from "./paper/use-lights.js";
 import { helpWord } from "./rows/row-words.js";
 import { useActs } from "./rows/use-acts.js";
 import { providePicking } from "./paper/use-picking.js";
+import { useMends } from "./text/use-mends.js";
 import { useQuickLine } from "./text/use-quick-line.js";
 import { usePull } from "./paper/use-pull.js";
 import { useRange } from "./range/use-range.js";
@@ -76,8 +76,8 @@ const FACES = [
 ];
 const face = useStorage<"handout" | "text">("lodrin-face", "handout");
 const depth = ref({ undo: 0, redo: 0 });
-const mends = computed(() => linesToMend(loaded.value));
-const proposed = computed(() => mends.value.filter((m) => m.lines));
+const { mends, failed: mendsFailed } = useMends(writing);
+const proposed = computed(() => mends.value.filter((m) => m.puts));
 
 /** Opens a statement: the cursor of the text goes to its line, the paper to its step. */
 function openStatement(index: number): void {
@@ -88,11 +88,9 @@ function openStatement(index: number): void {
 function change(index: number, statement: Statement): void {
   editor.value?.edit(replaceStatement(loaded.value.read, index, statement), index < 0 ? undefined : placeOf(loaded.value.read, index).line);
 }
-const takeMend = (mend: LineToMend): void => editor.value?.edit(takeProposal(loaded.value.read, mend));
-/** Takes every proposal, each as those above it leave it. */
-function takeAll(): void {
-  for (let next = proposed.value[0]; next; next = linesToMend(loaded.value).find((m) => m.lines)) takeMend(next);
-}
+const takeMend = (mend: LineToMend): void => editor.value?.edit(takeMends(loaded.value.read, [mend]));
+/** Takes all that is understood, in one edit: one step back undoes it. */
+const takeAll = (): void => editor.value?.edit(takeMends(loaded.value.read, proposed.value));
 const refused = ref("");
 function act(what: string, index: number): void {
   if (what === "up" || what === "down") acts.move(index, what === "up" ? -1 : 1);
@@ -112,7 +110,7 @@ const call = (index: number, name: string): void => void (refused.value = acts.c
 const { lights, lit, marks } = useLights(loaded, drafted, asking);
 
 const quick = useTemplateRef<{ fill: (name: string) => void; begin: (sentence: string) => void; focus: () => void }>("quick");
-const { typed, trial, behind, behindWords, put, paste } = useQuickLine(writing, (edits, at) => {
+const { typed, trial, chosen, behind, behindWords, put, paste } = useQuickLine(writing, (edits, at) => {
   editor.value?.edit(edits, at);
   picked.value = [];
 });
@@ -297,6 +295,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
         :step="face === 'text' ? shownStep : undefined"
         :listed="face === 'text'"
         :proposed="proposed.length"
+        :failed="mendsFailed"
         :sum="sum"
         @go="(at, column) => editor?.goTo(at, column)"
         @all="takeAll"
@@ -309,6 +308,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
         :unit="session.unit"
         :behind="behindWords"
         @take="put"
+        @choose="((chosen = $event), put())"
         @paste="paste"
       />
     </section>

@@ -7,10 +7,11 @@ import {
   linesToMend,
   loadSystem,
   moveStatements,
+  quickReading,
   removeStatements,
   rename,
   renumber,
-  takeProposal,
+  takeMends,
 } from "@lodrin/core";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
@@ -21,8 +22,6 @@ import { plotted, rowsFrom } from "./rows/table-rows.js";
 import { changesOf, changesTo } from "./text/text-changes.js";
 import { STOPS } from "./tour/tour-stops.js";
 import { NEW_SYSTEM } from "./new-system.js";
-import { placeFor } from "./paper/use-trial.js";
-import { quickLines, putLines } from "@lodrin/core";
 
 const TEXT = `# The house's own
 system "Try"
@@ -60,8 +59,8 @@ function act(text: string, kind: number, a: number, b: number): LineEdit[] {
     case 4:
       return renumber(loaded);
     case 5: {
-      const [mend] = linesToMend(loaded).filter((m) => m.lines);
-      return mend ? takeProposal(read, mend) : [];
+      const [mend] = linesToMend(loaded).filter((m) => m.puts);
+      return mend ? takeMends(read, [mend]) : [];
     }
     default:
       return rename(read, "name", "ease", "room");
@@ -276,19 +275,22 @@ describe("a table of a system", () => {
 
 describe("the quick line", () => {
   it("puts measurements with measurements, settings with settings, and a step behind the open line", () => {
-    const { statements } = loadSystem(TEXT).system;
-    expect(placeFor("measure hip girth 60..150", statements, 5)).toBe(0);
-    expect(placeFor("set more = 1", statements, 5)).toBe(1);
-    expect(placeFor("A3 down 3 from A0", statements, 5)).toBe(5);
+    const loaded = loadSystem(TEXT);
+    const at = (line: string): string => {
+      const lines = applyEdits(TEXT, quickReading(line, loaded, {}, 5)?.edits ?? []).split("\n");
+      return lines[lines.indexOf(line) - 1] ?? "";
+    };
+    expect(at("measure hip girth 60..150")).toMatch(/^measure chest/);
+    expect(at("set more = 1")).toMatch(/^set ease/);
+    expect(at("A3 down 3 from A0")).toMatch(/^12\. Square out/);
   });
 
   it("the way round ends at a drawn back neck", () => {
     let text = NEW_SYSTEM;
     for (const { line } of STOPS) {
       if (line === undefined) continue;
-      const { read, system } = loadSystem(text);
-      const open = placeFor(line, system.statements, system.statements.length - 1);
-      text = applyEdits(text, putLines(read, open, quickLines(line, system, open)));
+      const loaded = loadSystem(text);
+      text = applyEdits(text, quickReading(line, loaded, {}, loaded.system.statements.length - 1)?.edits ?? []);
     }
     const { problems, plan } = loadSystem(text);
     expect(problems).toEqual([]);

@@ -7,17 +7,19 @@ import {
   loadSystem,
   type LoadedSystem,
   type Plan,
-  putLines,
-  quickLines,
+  quickReading,
   run,
   type Run,
-  type Statement,
+  type SentenceReading,
   statementAt,
 } from "@lodrin/core";
+import { refDebounced } from "@vueuse/core";
 import { computed, type ComputedRef, type Ref } from "vue";
 
 /** What the quick line would put into the text: the edit, the system and its draft with it, and what is wrong in it. */
 export interface Trial {
+  /** What was typed when it was read. */
+  readonly typed: string;
   readonly lines: readonly string[];
   readonly edits: readonly LineEdit[];
   /** The line (from 1) its last line stands on. */
@@ -27,60 +29,77 @@ export interface Trial {
   /** The step it makes, when it makes one. */
   readonly step: number | undefined;
   readonly faults: readonly { readonly from: number; readonly to: number; readonly says: string }[];
+  /** How a sentence was understood; nothing of what is typed as notation. */
+  readonly reading: SentenceReading | undefined;
+  /** It may be put in: it means one thing, or one of several was chosen. */
+  readonly whole: boolean;
 }
+
+/** What is typed, where it goes, and which of its meanings was chosen. */
+export interface Tried {
+  readonly trial: ComputedRef<Trial | undefined>;
+  /** Reads what is typed now, though the hand has not rested yet. */
+  readonly now: () => Trial | undefined;
+}
+
+/** A sentence is read when the hand rests so long: reading one takes longer than a letter may. */
+const RESTS_MS = 120;
 
 /** Draws what is typed into the quick line before it is taken; `after` is the statement it goes behind. */
 export function useTrial(
   typed: Ref<string>,
+  chosen: Ref<number | undefined>,
   after: () => number,
   loaded: Ref<LoadedSystem>,
   library: Ref<Library>,
   given: (plan: Plan) => { readonly measurements: Given; readonly settings: Given; readonly unit: HomeUnit },
-): ComputedRef<Trial | undefined> {
-  return computed(() => {
-    const { read, system } = loaded.value;
-    const place = placeFor(typed.value, system.statements, after());
-    const lines = quickLines(typed.value, system, place);
-    if (lines.length === 0) return undefined;
-    const edits = putLines(read, place, lines);
-    // What comes along stands above it and shifts it down.
-    const [own, along] = edits;
-    const from = (own?.from ?? 0) + (along?.lines.length ?? 0);
-    const count = own?.lines.length ?? 0;
+): Tried {
+  function trialOf(line: string): Trial | undefined {
+    const { read } = loaded.value;
+    const quick = quickReading(line, loaded.value, library.value, after(), chosen.value);
+    if (!quick) return undefined;
+    const { lines, edits, reading } = quick;
     const tried = loadSystem(applyEdits(read.source, edits), library.value, loaded.value);
+    const last = lastLine(edits);
     const { measurements, settings, unit } = given(tried.plan);
-    const source = tried.system.statements[statementAt(tried.read, from + 1) ?? -1];
+    const source = tried.system.statements[statementAt(tried.read, last) ?? -1];
     const step = tried.plan.steps.findIndex((s) => (s.source as unknown) === source);
-    const first = own?.lines[0] ?? "";
-    // Columns are told of the line as it is put in; what was typed may lack its number.
-    const shift = Math.max(0, first.indexOf(typed.value.trim()));
-    const faults = tried.problems
-      .filter((p) => p.line > from && p.line <= from + count)
-      .map((p) => ({
-        from: Math.max(0, p.column - 1 - shift),
-        to: Math.max(1, p.column - 1 - shift + p.length),
-        says: `${p.why} ${p.fix}`.trim(),
-      }));
     return {
+      typed: line,
       lines,
       edits,
-      line: from + count,
+      line: last,
       loaded: tried,
       drafted: run(tried.plan, measurements, settings, unit),
       step: step < 0 ? undefined : step,
-      faults,
+      faults: reading ? faultsOf(reading) : notationFaults(line, lines[0] ?? "", tried, last),
+      reading,
+      whole: reading === undefined || reading.status === "read" || (reading.readings.length > 1 && chosen.value !== undefined),
     };
-  });
+  }
+  const rested = refDebounced(typed, RESTS_MS);
+  // Until the hand rests the sentence before it stays drawn; an empty line is empty at once.
+  const trial = computed(() => (typed.value.trim() === "" ? undefined : trialOf(rested.value.trim() === "" ? typed.value : rested.value)));
+  return { trial, now: () => (trial.value?.typed === typed.value ? trial.value : trialOf(typed.value)) };
 }
 
-/** Kinds that stand together above the drafting, in the order they are asked for. */
-const ABOVE: readonly (readonly Statement["is"][])[] = [["measure"], ["set", "choose", "table"]];
+/** The line (from 1) on which the last of what is put behind a step stands, once all of it stands. */
+function lastLine(edits: readonly LineEdit[]): number {
+  const last = edits.reduce((a, b) => (b.from >= a.from ? b : a), edits[0] ?? { from: 0, count: 0, lines: [] });
+  return edits.reduce((sum, edit) => sum + edit.lines.length, last.from);
+}
 
-/** The statement a line goes behind: measurements and settings to their like, everything else behind the one that is open. */
-export function placeFor(line: string, statements: readonly Statement[], open: number): number {
-  const word = /^\s*([a-z]+)\b/.exec(line)?.[1] ?? "";
-  const among = ABOVE.findIndex((kinds) => (kinds as readonly string[]).includes(word));
-  if (among < 0) return open;
-  const kinds = ABOVE.slice(0, among + 1).flat();
-  return statements.findLastIndex((s) => kinds.includes(s.is));
+const faultsOf = ({ leftover }: SentenceReading): Trial["faults"] =>
+  leftover.map(({ from, to }) => ({ from, to, says: "Not understood." }));
+
+/** What is wrong in a line of notation, in the columns of what was typed, which may lack its number. */
+function notationFaults(typed: string, line: string, tried: LoadedSystem, row: number): Trial["faults"] {
+  const shift = Math.max(0, line.indexOf(typed.trim()));
+  return tried.problems
+    .filter((p) => p.line === row)
+    .map((p) => ({
+      from: Math.max(0, p.column - 1 - shift),
+      to: Math.max(1, p.column - 1 - shift + p.length),
+      says: `${p.why} ${p.fix}`.trim(),
+    }));
 }

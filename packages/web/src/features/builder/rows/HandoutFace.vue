@@ -75,7 +75,7 @@ function key(event: KeyboardEvent, index: number): void {
   const what = altKey ? { ArrowUp: "up", ArrowDown: "down", Delete: "delete", Enter: "mend" }[pressed] : undefined;
   if (what === "mend") {
     const mend = props.mends.find((m) => m.statement === index);
-    if (mend?.lines) emit("mend", mend);
+    if (mend?.puts) emit("mend", mend);
   } else if (what !== undefined) emit("act", what, index);
   else if (!inField && (pressed === "ArrowDown" || pressed === "ArrowUp")) emit("open", index + (pressed === "ArrowDown" ? 1 : -1));
   else return;

@@ -19,6 +19,8 @@ defineEmits<{ open: []; act: [what: string]; mend: [mend: LineToMend]; carry: []
 
 const words = computed(() => rowWords(props.statement));
 const label = computed(() => `Do something with ${words.value.margin || "this line"}`);
+/** What a sentence means, without the sentence. */
+const meant = computed(() => props.mend?.puts?.flatMap(({ lines }) => lines).map((line) => line.replace(/\s+"[^"]*"$/, "")) ?? []);
 const watches = computed(() => ("watch" in props.statement ? (props.statement.watch ?? []) : []));
 /** A menu is made for a row when it is needed: one for each of hundreds would hold up every keystroke. */
 const asked = ref(false);
@@ -48,11 +50,17 @@ const asked = ref(false);
     </div>
     <p v-for="text in watches" :key="text" class="note small"><b>Watch out</b> {{ text }}</p>
     <div v-if="problem" class="mend">
-      <p class="small">{{ problem }}</p>
-      <template v-if="mend?.lines">
-        <code v-for="l in mend.lines" :key="l">{{ l }}</code>
-        <el-button type="primary" size="default" @click="$emit('mend', mend)">Take this (Alt+Enter)</el-button>
+      <template v-if="mend?.puts">
+        <code v-for="l in meant" :key="l">{{ l }}</code>
+        <el-button type="primary" size="default" @click="$emit('mend', mend)">Put this in (Alt+Enter)</el-button>
       </template>
+      <p v-else-if="mend" class="small">
+        {{ mend.said
+        }}<template v-if="mend.leftover.length > 0">
+          Not understood: <b>{{ mend.leftover.join(", ") }}</b></template
+        >
+      </p>
+      <p v-else class="small">{{ problem }}</p>
     </div>
   </div>
 </template>

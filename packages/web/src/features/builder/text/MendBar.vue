@@ -14,6 +14,8 @@ const props = defineProps<{
   listed: boolean;
   /** Lines whose likely meaning is known. */
   proposed: number;
+  /** Why the sentences could not be read at all; empty when they were. */
+  failed: string;
   sum: string;
 }>();
 const told = defineModel<string>("told", { required: true });
@@ -31,6 +33,7 @@ const SHOWN = 20;
 <template>
   <div class="mend" role="status">
     <el-alert v-if="told" :title="told" type="success" show-icon @close="told = ''" />
+    <el-alert v-if="failed" :title="failed" type="warning" show-icon :closable="false" />
     <el-alert v-if="refused" :title="refused" type="warning" show-icon @close="refused = ''" />
     <HandoutStep
       v-if="step !== undefined && loaded.plan.steps[step]"
@@ -47,7 +50,7 @@ const SHOWN = 20;
       <p class="small">
         <b>{{ problems.length }} {{ problems.length === 1 ? "line wants" : "lines want" }} mending.</b> The rest is drawn all the same.
         <el-button v-if="proposed > 1" type="primary" size="small" @click="$emit('all')"
-          >Take what all {{ proposed }} likely mean</el-button
+          >Put in all {{ proposed }} that are understood</el-button
         >
       </p>
       <ul v-if="listed">

@@ -8,7 +8,7 @@ import type { Trial } from "../paper/use-trial.js";
 /** The pencil: a step typed as a sentence is drawn while it is typed, with its sum for the body beside it. Enter puts it into the text. */
 const props = defineProps<{ loaded: LoadedSystem; trial: Trial | undefined; unit: HomeUnit; behind: string }>();
 const typed = defineModel<string>({ required: true });
-defineEmits<{ take: []; paste: [text: string] }>();
+const emit = defineEmits<{ take: []; choose: [reading: number]; paste: [text: string] }>();
 const field = useTemplateRef<{ focus: (from?: number, to?: number) => void }>("field");
 
 /** What it comes to on this body, in a line. */
@@ -24,7 +24,39 @@ const comes = computed(() => {
 });
 /** What a plain sentence is taken for. */
 const taken = computed(() => (props.trial && props.trial.lines.join(" ⏎ ") !== typed.value.trim() ? props.trial.lines : []));
-const unread = computed(() => props.trial?.faults[0]?.says ?? "");
+/** Each group of words, and what it was taken for. */
+const groups = computed(() => {
+  const { trial } = props;
+  const first = trial?.reading?.readings[0];
+  return first && trial.reading?.status === "read"
+    ? first.taken.map(({ from, to, as }) => ({ words: trial.typed.slice(from, to), as }))
+    : [];
+});
+/** Several meanings, likelier first, each chosen by its number. */
+const meanings = computed(() => {
+  const { reading } = props.trial ?? {};
+  return reading?.status === "ask" && reading.readings.length > 1
+    ? reading.readings.map(({ puts }) =>
+        puts
+          .flatMap(({ lines }) => lines)
+          .map(bare)
+          .join(" · "),
+      )
+    : [];
+});
+const bare = (line: string): string => line.replace(/\s+"[^"]*"$/, "");
+const unread = computed(() => {
+  const { trial } = props;
+  if (!trial?.reading) return trial?.faults[0]?.says ?? "";
+  return trial.reading.status === "read" ? "" : trial.reading.said;
+});
+const words = computed(() => props.trial?.reading?.leftover.map(({ text }) => text).join(", ") ?? "");
+function choose(event: KeyboardEvent): void {
+  const which = Number(event.key) - 1;
+  if (!event.altKey || meanings.value[which] === undefined) return;
+  event.preventDefault();
+  emit("choose", which);
+}
 
 /** The next gap of the sentence, to be filled by what is picked. */
 const GAP = "…";
@@ -48,7 +80,7 @@ defineExpose({ fill, begin, focus: () => field.value?.focus() });
 </script>
 
 <template>
-  <div id="quick-line" class="quick">
+  <div id="quick-line" class="quick" @keydown="choose">
     <div class="line">
       <b class="small">Next</b>
       <LineField
@@ -57,18 +89,40 @@ defineExpose({ fill, begin, focus: () => field.value?.focus() });
         label="Quick line: the next step as a sentence"
         :loaded="loaded"
         :faults="trial?.faults ?? []"
-        placeholder="down back_waist from 0, or: Square out from 2, a quarter chest"
+        placeholder="Square out from 2, a quarter of the chest"
         @enter="$emit('take')"
         @paste="$emit('paste', $event)"
       />
-      <el-button type="primary" :disabled="!trial" @click="$emit('take')">Put in</el-button>
+      <el-button type="primary" :disabled="!trial?.whole" @click="$emit('take')">Put in</el-button>
     </div>
     <div class="said small" role="status">
       <p v-if="!typed.trim()" class="quiet">It goes {{ behind }}. A whole handout may be pasted here.</p>
+      <template v-else-if="meanings.length > 0">
+        <p>{{ unread }} Which is meant?</p>
+        <p v-for="(meaning, i) in meanings" :key="meaning">
+          <el-button @click="$emit('choose', i)"
+            ><kbd>Alt {{ i + 1 }}</kbd
+            ><span class="as">{{ meaning }}</span></el-button
+          >
+        </p>
+      </template>
       <template v-else>
         <p v-for="line in taken" :key="line" class="as">{{ line }}</p>
-        <p v-if="unread" class="wrong">{{ unread }}</p>
-        <p v-else-if="comes"><FigureText :text="comes" /></p>
+        <p v-if="unread" class="wrong">
+          {{ unread
+          }}<template v-if="words">
+            Not understood: <b>{{ words }}</b></template
+          >
+        </p>
+        <p v-for="offer in trial?.reading?.status === 'ask' ? trial.reading.offers : []" :key="offer">
+          <el-button link type="primary" @click="begin(offer)">{{ offer }}</el-button>
+        </p>
+        <p v-if="groups.length > 1" class="groups">
+          <span v-for="(g, i) in groups" :key="i"
+            >{{ g.words }} <b>{{ g.as }}</b></span
+          >
+        </p>
+        <p v-if="comes"><FigureText :text="comes" /></p>
       </template>
     </div>
   </div>
@@ -94,6 +148,21 @@ defineExpose({ fill, begin, focus: () => field.value?.focus() });
   font-family: ui-monospace, "DejaVu Sans Mono", monospace;
   font-size: 14px;
   color: var(--now);
+}
+kbd {
+  margin-right: 8px;
+  font: inherit;
+  color: var(--ink-3);
+}
+.groups {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  color: var(--ink-3);
+}
+.groups b {
+  font-weight: 500;
+  color: var(--ink-2);
 }
 .wrong {
   color: var(--fail);

@@ -1,5 +1,5 @@
 import { insertLines, type LineEdit } from "@lodrin/core";
-import { computed, type ComputedRef, type Ref, ref } from "vue";
+import { computed, type ComputedRef, type Ref, ref, watch } from "vue";
 import { type Trial, useTrial } from "../paper/use-trial.js";
 import type { Writing } from "../use-writing.js";
 
@@ -10,6 +10,8 @@ export interface QuickWriting {
   /** The statement that what is typed goes behind, and that in words. */
   readonly behind: () => number;
   readonly behindWords: ComputedRef<string>;
+  /** Which of several meanings was chosen. */
+  readonly chosen: Ref<number | undefined>;
   readonly put: () => void;
   readonly paste: (text: string) => void;
 }
@@ -18,17 +20,21 @@ export interface QuickWriting {
 export function useQuickLine(writing: Writing, edit: (edits: readonly LineEdit[], line: number) => void): QuickWriting {
   const { loaded, library, open, given } = writing;
   const typed = ref("");
+  const chosen = ref<number>();
+  // Other words have other meanings.
+  watch(typed, () => (chosen.value = undefined));
   const behind = (): number => (open.value >= 0 ? open.value : loaded.value.system.statements.length - 1);
-  const trial = useTrial(typed, behind, loaded, library, given);
+  const { trial, now } = useTrial(typed, chosen, behind, loaded, library, given);
   const behindWords = computed(() => {
     const source = loaded.value.system.statements[behind()];
     return source?.is === "point" ? `behind ${source.id}` : "behind the open line";
   });
 
   function put(): void {
-    const { value: now } = trial;
-    if (!now) return;
-    edit(now.edits, now.line);
+    const meant = now();
+    // What is not understood, or can be meant in two ways, stays in the line until it is said or chosen.
+    if (!meant?.whole) return;
+    edit(meant.edits, meant.line);
     typed.value = "";
   }
 
@@ -44,5 +50,5 @@ export function useQuickLine(writing: Writing, edit: (edits: readonly LineEdit[]
     edit(put, (put[0]?.from ?? 0) + 1);
   }
 
-  return { typed, trial, behind, behindWords, put, paste };
+  return { typed, trial, chosen, behind, behindWords, put, paste };
 }

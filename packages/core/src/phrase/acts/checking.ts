@@ -1,0 +1,249 @@
+import { MEASURED } from "../grammar/figures.js";
+import { AMOUNT, LINE } from "../grammar/main-rules.js";
+import { on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
+import type { Amount, Line } from "../meaning.js";
+import { keyOf } from "../sheet/sheet.js";
+import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
+import { act, type Act } from "../clause.js";
+import { keyFrom, pathOf } from "./finding.js";
+import { laidOff } from "./laid-off.js";
+import { EDGE, pieceOf, roleOf } from "./shaping.js";
+
+const title = (words: string): string => words.replace(/_/g, " ").replace(/^./, (c) => c.toUpperCase());
+
+/** Two pieces' edges of one role, as `the back and front side seams`. */
+const BOTH = saying<readonly [string, string]>("edges of two pieces").said(
+  on(p`${EDGE} (seam|edge)? and ${EDGE} (seam|edge)?`, ([a, b]) => (a !== undefined && b !== undefined && a !== b ? [a, b] : undefined)),
+  {
+    starts: (chart, at) => {
+      const words = [chart.tokens[at]?.text, chart.tokens[at + 2]?.text];
+      const pieces = words.map((word) => chart.ground.pieces.find((piece) => piece.words === word));
+      const [a, b] = pieces;
+      if (!a || !b || chart.tokens[at + 1]?.text !== "and") return [];
+      return chart.parse(ROLE, at + 3).flatMap((got) => {
+        const has = [a, b].every((piece) => piece.edges.some((e) => e.role === got.value));
+        return has ? [{ value: [`${a.key}.${got.value}`, `${b.key}.${got.value}`] as const, to: got.to, cost: got.cost }] : [];
+      });
+    },
+  },
+  on(p`(both|two) ${wordsRole()} (seams|edges|lines)?`, ([role = ""], { pieces }) => {
+    const with_ = pieces.filter((piece) => piece.edges.some((e) => e.role === role));
+    const [a, b] = with_;
+    return a && b && with_.length === 2 ? [`${a.key}.${role}`, `${b.key}.${role}`] : undefined;
+  }),
+  on(p`${wordsRole()} seams`, ([role = ""], { pieces }) => {
+    const with_ = pieces.filter((piece) => piece.edges.some((e) => e.role === role));
+    const [a, b] = with_;
+    return a && b && with_.length === 2 ? [`${a.key}.${role}`, `${b.key}.${role}`] : undefined;
+  }),
+);
+const ROLE = saying<string>("role of an edge").said(on(p`${wordsRole()} (seam|seams|edge|edges|line|lines)?`, ([role]) => role));
+function wordsRole() {
+  return wordsRow<string>("role", 2, (words, { pieces }) => {
+    const role = words.replace(/s$/, "").replace(/ /g, "_");
+    return pieces.some((piece) => piece.edges.some((e) => e.role === role)) ? role : undefined;
+  });
+}
+
+const SHOULD = saying<true>("should be").said(
+  on(p`(must|should|have to|has to|need to|needs to|are to|is to|shall|will)? (be|measure|come out|is|are|become)`, () => true),
+);
+const EQUALS = saying<Act>("equal").said(
+  on(
+    p`(check|check that|make sure|see that|be sure)? (:)? ${BOTH} ${SHOULD} (equal|same|same length|alike|equally long|of same length|equal in length|same in length) (to)? within ${MEASURED}`,
+    ([both, , within]) => equal(both, within),
+  ),
+  on(
+    p`(check|check that|make sure|see that|be sure)? (:)? ${BOTH} ${SHOULD} (equal|same|same length|alike|equally long|of same length|equal in length|same in length)`,
+    ([both]) => equal(both, undefined),
+  ),
+  on(
+    p`(check|check that|make sure|make sure that|see that) (:)? ${AMOUNT} (=|is|equals|measures|is equal to|is same as|should be|must be|comes to) ${AMOUNT}`,
+    ([a, b]) => equalAmounts(a, b),
+  ),
+  on(p`${EDGE} ${SHOULD} (as long as|same length as|equal to) ${EDGE}`, ([a, , b]) =>
+    a !== undefined && b !== undefined ? equal([a, b], undefined) : undefined,
+  ),
+  on(p`${EDGE} ${SHOULD} ${AMOUNT} (longer|more) than ${EDGE}`, ([a, , by, b]) =>
+    a !== undefined && b !== undefined && by ? longer(a, b, by) : undefined,
+  ),
+);
+function equal(both: readonly [string, string] | undefined, within: string | undefined): Act | undefined {
+  if (!both) return undefined;
+  return act(`equal ${both.join()}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    return sheet.put(
+      "end",
+      `check "${title(roleOf(both[0]))}": len(${both[0]}) = len(${both[1]}) within ${within ?? tolerance(sheet.ground.unit)}`,
+    );
+  });
+}
+const tolerance = (unit: string): string => (unit === "in" ? "1/8" : "3mm");
+function longer(a: string, b: string, by: Amount): Act {
+  return act(`longer ${a} ${b}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    return sheet.put(
+      "end",
+      `check "${title(roleOf(a))}": len(${a}) = len(${b}) + ${laidOff(by, sheet).formula} within ${tolerance(sheet.ground.unit)}`,
+    );
+  });
+}
+function equalAmounts(a: Amount | undefined, b: Amount | undefined): Act | undefined {
+  if (!a || !b) return undefined;
+  return act(`check ${a.formula} ${b.formula}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    return sheet.put(
+      "end",
+      `check "${title(b.formula.replace(/\W+/g, " ").trim() || "Length")}": ${laidOff(a, sheet).formula} = ${laidOff(b, sheet).formula} within ${tolerance(sheet.ground.unit)}`,
+    );
+  });
+}
+
+const DOWN = saying<true>("write it down").said(
+  on(
+    p`,? (and)? (write|note|keep|jot|put|record|remember) (it|that|that number|this number|number|figure|that figure|result|length|this)? (down)?`,
+    () => true,
+  ),
+);
+const TOGETHER = saying<true>("both together").said(
+  on(p`,? (back and front|front and back|both) (together|added|added together)? ,?`, () => true),
+);
+const MEASURE_IT = saying<Act>("measure and write down").said(
+  on(p`(measure|take|add up) (whole)? ${LINE} ${DOWN}`, ([line]) => written([line])),
+  on(p`(measure|take|add up) (whole)? ${LINE} (again|once)? ${TOGETHER} ${DOWN}`, ([line], g) => {
+    if (!line) return undefined;
+    const role = line.role ?? line.text;
+    const both = g.pieces.flatMap((piece) => g.lines.find((l) => l.path === `${piece.key}.${role}`) ?? []);
+    return written(
+      both.map((l): Line => ({
+        text: l.text,
+        board: l.board,
+        straight: l.straight,
+        role,
+        ...(l.path === undefined ? {} : { path: l.path }),
+        ...(l.piece === undefined ? {} : { piece: l.piece }),
+      })),
+    );
+  }),
+  on(p`(measure|add up) ${LINE} and ${LINE} (together)? ${DOWN}`, ([a, b]) => written([a, b])),
+);
+function written(lines: readonly (Line | undefined)[]): Act | undefined {
+  const known = lines.flatMap((line) => line ?? []);
+  if (known.length === 0 || known.length < lines.length) return undefined;
+  return act(`value ${known.map((l) => l.text).join()}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    for (const line of known) if (line.unknown !== undefined) throw refuse(`There is no ${line.unknown} here.`);
+    const key = sheet.key(`${keyFrom(known[0] as Line)}_length`);
+    const lengths = known.map((line) => `len(${pathOf(line)})`).join(" + ");
+    // The figure can be worked out where the last of its lines is drawn.
+    const boards = sheet.ground.boards.map((b) => b.key);
+    const last = [...known].sort((a, b) => boards.indexOf(b.board) - boards.indexOf(a.board))[0];
+    return sheet
+      .on(last?.board ?? sheet.board)
+      .put("step", `value ${key} = ${lengths}`)
+      .keep(key);
+  });
+}
+
+const SEWN = saying<Act>("sew").said(
+  on(
+    p`${EDGE} (is|are|to be|must be)? (sewn|joined|set|stitched) (to|with|into|onto) ${EDGE} ,? (with)? ${AMOUNT} (of)? (ease|eased in|eased|easing) (in)?`,
+    ([a, b, by]) => sewn(a, b, by),
+  ),
+  on(
+    p`(sew|join|set|stitch|ease) ${EDGE} (to|with|into|onto) ${EDGE} ,? (with|easing in|easing)? ${AMOUNT} (of)? (ease|eased in|eased|easing)? (in)?`,
+    ([a, b, by]) => sewn(a, b, by),
+    0.1,
+  ),
+  on(p`${EDGE} (is|are|to be|must be)? (sewn|joined|stitched) (to|with|into|onto) ${EDGE}`, ([a, b]) => sewn(a, b, undefined), 0.1),
+);
+function sewn(a: string | undefined, b: string | undefined, by: Amount | undefined): Act | undefined {
+  if (a === undefined || b === undefined || pieceOf(a) === pieceOf(b)) return undefined;
+  return act(`sew ${a} ${b}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    return sheet.put("end", `sew ${a} with ${b}${by ? `, eased ${laidOff(by, sheet).formula}` : ""}`);
+  });
+}
+
+/** A measurement by steps: one figure for each size of it. */
+interface Row {
+  readonly bound: "under" | "up to" | "above";
+  readonly at: string;
+}
+const BOUND = oneOf<"under" | "up to" | "above">("bound", { under: "under", below: "under", above: "above", over: "above" });
+const FIRST = saying<Row & { readonly by: string }>("first row").said(
+  on(p`(for)? (a)? ${AMOUNT} ${BOUND} ${MEASURED} ,?`, ([of, bound, at]) => first(of, bound, at)),
+  on(p`(for)? (a)? ${AMOUNT} ${BOUND} ${AMOUNT} ,`, ([of, bound, at]) => first(of, bound, at?.formula)),
+  on(p`(for)? (a)? ${AMOUNT} (up to) ${AMOUNT} ,`, ([of, at]) => first(of, "up to", at?.formula)),
+);
+function first(of: Amount | undefined, bound: Row["bound"] | undefined, at: string | undefined): (Row & { by: string }) | undefined {
+  return of && bound && at !== undefined && /^[a-z_]+$/.test(of.formula) && /^\d/.test(at) ? { by: of.formula, bound, at } : undefined;
+}
+const NEXT = saying<Row>("next row").said(
+  on(p`(;|,|.|and) (up to) ${AMOUNT} ,?`, ([at]) => at && { bound: "up to" as const, at: at.formula }),
+  on(p`(;|,|.|and) ${BOUND} ${AMOUNT} ,?`, ([bound, at]) => at && bound && { bound, at: at.formula }, 0.1),
+  on(p`(;|,|.|and)? ,? (above that|over that|above|more|otherwise|for rest|beyond that|larger) ,?`, () => ({
+    bound: "above" as const,
+    at: "",
+  })),
+);
+export const TABLE_ROW = { FIRST, NEXT };
+
+/** Rows of a table, with the step they belong to: `Bust under 34, half an inch out from 8; up to 40, 3/4; above that, 1`. */
+const PLACE = saying<readonly [string, Amount]>("what is laid off").said(
+  on(p`${AMOUNT} ${oneOf("way", { out: "out", in: "in", up: "up", down: "down" })} from ${pointRule()}`, ([by, way, from]) =>
+    by && way !== undefined && from !== undefined ? [`${way} ⟨by⟩ from ${from}`, by] : undefined,
+  ),
+  on(
+    p`(go|come|measure|square)? ${oneOf("way", { out: "out", in: "in", up: "up", down: "down" })} ${AMOUNT} from ${pointRule()}`,
+    ([way, by, from]) => (by && way !== undefined && from !== undefined ? [`${way} ⟨by⟩ from ${from}`, by] : undefined),
+  ),
+);
+function pointRule() {
+  return saying<string>("point").said({
+    starts: ({ tokens, ground }, at) => {
+      const value = tokens[at]?.value ?? "";
+      return ground.points.has(value) ? [{ value: /^[A-Z]/.test(value) ? value : `#${value}`, to: at + 1, cost: 0 }] : [];
+    },
+  });
+}
+const BY_STEPS = saying<Act>("by steps").said(
+  on(p`${FIRST} ${PLACE} ${NEXT} ${AMOUNT} ${NEXT} ${AMOUNT}`, ([one, place, two, b, three, c]) =>
+    steps(one, place, [
+      [two, b],
+      [three, c],
+    ]),
+  ),
+  on(p`${FIRST} ${PLACE} ${NEXT} ${AMOUNT} ${NEXT} ${AMOUNT} ${NEXT} ${AMOUNT}`, ([one, place, two, b, three, c, four, d]) =>
+    steps(one, place, [
+      [two, b],
+      [three, c],
+      [four, d],
+    ]),
+  ),
+);
+function steps(
+  one: (Row & { by: string }) | undefined,
+  place: readonly [string, Amount] | undefined,
+  more: readonly (readonly [Row | undefined, Amount | undefined])[],
+): Act | undefined {
+  if (!one || !place || more.some(([row, by]) => !row || !by)) return undefined;
+  return act(`table ${one.by} ${more.length}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1, name: 1 })) throw NOT_SO;
+    const rows = [[one, place[1]] as const, ...more.map(([row, by]) => [row as Row, by as Amount] as const)];
+    const last = rows.at(-1)?.[0];
+    if (last?.bound !== "above") throw ask("And above that?");
+    const key = sheet.key(`by_${one.by}`);
+    const text = rows
+      .map(([row, by]) => `${row.bound}${row.bound === "above" ? "" : ` ${row.at}`} -> ${laidOff(by, sheet).formula}`)
+      .join(" · ");
+    const from = /from (\S+)$/.exec(place[0])?.[1] ?? "";
+    return sheet
+      .put("setting", `table ${key} by ${one.by}, steps: ${text}`)
+      .keep(key)
+      .place(place[0].replace("⟨by⟩", `${key}(${one.by})`), sheet.boardOf(from), bag.first("name")?.names[0]);
+  });
+}
+void keyOf;
+
+export const CHECKING = [EQUALS, MEASURE_IT, SEWN, BY_STEPS];

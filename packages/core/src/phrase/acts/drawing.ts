@@ -1,0 +1,427 @@
+import { listOf } from "../chart/pattern.js";
+import { AMOUNT, LINE, PLACED, SPOT } from "../grammar/main-rules.js";
+import { on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
+import { idText } from "../ground/ground.js";
+import type { Amount, Direction, Line, Manner, Spot } from "../meaning.js";
+import type { Bag } from "../clause.js";
+import { keyOf, type Sheet } from "../sheet/sheet.js";
+import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
+import { act, type Act } from "../clause.js";
+import { keyFrom } from "./finding.js";
+import { laidOff } from "./laid-off.js";
+
+const KINDS: Readonly<Record<string, string>> = { hip: "hip", armhole: "armhole", neck: "neck" };
+const KIND_WORD = oneOf("kind of curve", KINDS);
+const STRAIGHTNESS = saying<Manner>("straight").said(
+  on(
+    p`(straight|straightly|in a straight line|by a straight line|with a straight line|with straight lines|by straight lines|in straight lines|with ruler|with a ruler)`,
+    () => ({ straight: true }),
+  ),
+);
+
+/** Directions of a curve at its ends. */
+const DIRECTION = saying<string>("direction of a curve").said(
+  on(p`(level|horizontally|horizontal|flat)`, () => "level"),
+  on(p`(plumb|vertically|vertical|straight up and down|upright)`, () => "plumb"),
+  on(p`(square|at right angles|at a right angle) (to|off|from|with) ${LINE}`, ([line]) =>
+    line?.unknown === undefined && line ? `square to ${lineText(line)}` : undefined,
+  ),
+  on(p`${LINE} (square|at right angles|squarely)`, ([line]) =>
+    line?.unknown === undefined && line ? `square to ${lineText(line)}` : undefined,
+  ),
+  on(p`(along|tangent to|touching|running into) ${LINE}`, ([line]) =>
+    line?.unknown === undefined && line ? `along ${lineText(line)}` : undefined,
+  ),
+);
+const lineText = (line: Line): string => (line.straight && line.ends ? `${idText(line.ends[0])}-${idText(line.ends[1])}` : line.text);
+
+const INTO = saying<true>("into a place").said(
+  on(p`(into|to|at|on|towards) ${LINE}`, () => true),
+  on(p`(into|to|at|on|towards) ${PLACED}`, () => true),
+);
+
+export const MANNER = saying<Manner>("manner of drawing").said(
+  on(
+    p`(,|with|by|in|as|using)? (a|an)? (smooth|smoothly|gentle|easy|nice|flowing|soft|slight|good)? (curve|curved line|curved|curve line|sweep)`,
+    () => ({ curve: true }),
+  ),
+  on(p`(,|with|by|in|using) (a|an)? (smooth|gentle|easy)? ${KIND_WORD} curve`, ([like]) =>
+    like === undefined ? undefined : { curve: true, like },
+  ),
+  on(p`(a|an)? (smooth|gentle|easy)? ${KIND_WORD} curve`, ([like]) => (like === undefined ? undefined : { curve: true, like }), 0.9),
+  on(p`(,|with|by|in|using)? (a|an)? (french|pistol|curved) (curve|ruler|rule)`, () => ({ curve: true })),
+  on(p`,? ${STRAIGHTNESS}`, ([manner]) => manner),
+  on(p`(by|with|as|in)? (a|an)? (dotted|dashed|broken) (line)?`, () => ({ dashed: true })),
+  on(p`(by|with|as|in)? (a)? (level|horizontal) line`, () => ({ straight: true })),
+  on(
+    p`(and|,)? (leaving|starting|beginning|start|starts|begins|leaves|begin) (it|out)? ${DIRECTION} (there|at first)?`,
+    ([leaving = ""]) => ({ leaving }),
+  ),
+  on(p`(and|,)? (leaving|starting|beginning|start|starts|begins|leaves) ${PLACED} ${DIRECTION}`, ([, leaving = ""]) => ({ leaving })),
+  on(
+    p`(and|,|and running|running)? (arriving|ending|running|arrive|arrives|ends|end|runs|coming|finishing|meeting|finish|run) (in|out)? ${DIRECTION}`,
+    ([arriving = ""]) => ({ arriving }),
+  ),
+  on(
+    p`(and|,)? (arriving|ending|running|arrive|arrives|ends|end|runs|coming|finishing|run) (in|out)? ${DIRECTION} ${INTO}`,
+    ([arriving = ""]) => ({ arriving }),
+  ),
+);
+
+const GAP = saying<true>("from point to point").said(
+  on(
+    p`(, and then|, then|and then|, and|and|to|with|through to|on to|and on to|down to|up to|straight to|out to|then to|, to|,|-|then|through|via|by way of|across to|->|over)`,
+    () => true,
+  ),
+  on(p`(and)? (back|round) to`, () => true),
+  on(p`(straight|down|up|out|in|across) (to)`, () => true),
+);
+const THROUGH = listOf("points to draw through", SPOT, GAP, 2);
+
+const RULED = saying<true>("join").said(
+  on(p`(join|connect|link|unite) (up)?`, () => true),
+  on(p`(draw|rule|make|run|put in|pencil in|mark in|sketch)`, () => true, 0.2),
+  on(p`(straight)? (line|lines|guideline|guide line|guide)`, () => true, 0.2),
+  on(p`(draw|rule|make|put in|run) (a|an)? (new)? (straight)? (line|guideline|guide line|guide)`, () => true),
+);
+
+const merge = (manners: readonly Manner[]): Manner => Object.assign({}, ...manners) as Manner;
+
+/** A line or curve through places. */
+function drawn(spots: readonly Spot[], manner: Manner, name: string | undefined, like: string | undefined): Act {
+  return act(`draw ${name ?? ""} ${JSON.stringify(manner)}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1, manner: 4, board: 1 })) throw NOT_SO;
+    const how = merge([manner, ...bag.all("manner").map((m) => m.manner)]);
+    return drawThrough(sheet, spots, how, name, like);
+  });
+}
+
+/** Draws through places in the manner that is said. */
+export function drawThrough(sheet: Sheet, spots: readonly Spot[], how: Manner, name?: string, like?: string): Sheet {
+  const [at, ids] = sheet.spots(spots);
+  if (new Set(ids).size < ids.length && ids.length === 2) throw refuse("One point makes no line.");
+  const board = at.boardOf(ids[0] ?? "");
+  const through = ids.join(" > ");
+  const curved = isCurved(how);
+  const wanted =
+    name ?? `${curved && how.dashed !== true ? "curve" : "line"}_${ids.map((id) => id.replace(/[#⟨⟩]/g, "").toLowerCase()).join("_")}`;
+  if (!curved) return at.draw("line", wanted, `: ${through}`, board);
+  return at.draw("curve", wanted, `: ${[through, ...clausesOf(how, board, at, like)].join(", ")}${how.dashed ? " dashed" : ""}`, board);
+}
+
+const isCurved = (how: Manner): boolean =>
+  how.curve === true || how.leaving !== undefined || how.arriving !== undefined || how.dashed === true;
+
+/** What is said of a curve behind its points: its directions, else the kind it has, or that of the line it takes the place of. */
+function clausesOf(how: Manner, board: string, sheet: Sheet, like: string | undefined): string[] {
+  const { leaving, arriving } = how;
+  const free = leaving === undefined && arriving === undefined && how.straight !== true && how.dashed !== true;
+  const kind = kindOf(how.like, board, sheet) ?? (free ? like : undefined);
+  return [
+    ...(leaving === undefined ? [] : [`leaving ${leaving}`]),
+    ...(arriving === undefined ? [] : [`arriving ${arriving}`]),
+    ...(kind === undefined ? [] : [`like ${kind}`]),
+  ];
+}
+
+/** The kind of a curve as the notation knows it: armholes and necks are told apart by front and back. */
+function kindOf(kind: string | undefined, board: string, { ground }: Sheet): string | undefined {
+  if (kind === undefined || kind === "hip") return kind;
+  const front = ground.boards.find((b) => b.key === board)?.words.includes("front") ?? false;
+  return kind === "armhole" ? (front ? "armhole_front" : "armhole_back") : front ? "front_neck" : "back_neck";
+}
+
+const CALLED_LINE = wordsRow<string>(
+  "name of a line",
+  3,
+  (words) => (/^[a-z ]+$/.test(words) && !/\b(?:line|a|from|through|to|straight|join|new|it)\b/.test(words) ? words : undefined),
+  0.6,
+);
+
+/** The manners that stand before or behind the points. */
+const PAIR = saying<readonly [Spot, Spot]>("from one to another").said(
+  on(p`(from)? ${SPOT} (to|with|-|straight to|up to|down to|across to) ${SPOT}`, ([a, b]) => (a && b ? [a, b] : undefined)),
+);
+const PAIRS = listOf(
+  "ways to join",
+  PAIR,
+  saying<true>("and").said(on(p`(,|and|, and|; and|and then|, then|, and then|then|;)`, () => true)),
+  2,
+);
+
+/** Several ways at once: those that hang together are one line. */
+function pairs(ways: readonly (readonly [Spot, Spot])[]): Act {
+  return act("join pairs", (bag, sheet) => {
+    if (!bag.holds({ act: 1, manner: 1 })) throw NOT_SO;
+    const how = merge(bag.all("manner").map((m) => m.manner));
+    const lines: Spot[][] = [];
+    for (const [a, b] of ways) {
+      const last = lines.at(-1);
+      if (last && JSON.stringify(last.at(-1)) === JSON.stringify(a)) last.push(b);
+      else lines.push([a, b]);
+    }
+    return lines.reduce((made, spots) => drawThrough(made, spots, how), sheet);
+  });
+}
+
+const JOINED = saying<Act>("join").said(
+  on(p`${RULED} ${PAIRS}`, ([, ways = []]) => pairs(ways), -1.2),
+  on(p`${RULED} (from|between|points|point)? ${THROUGH}`, ([, spots = []]) => drawn(spots, {}, undefined, undefined)),
+  on(p`${RULED} ${MANNER} (from|between|through)? ${THROUGH}`, ([, manner = {}, spots = []]) => drawn(spots, manner, undefined, undefined)),
+  on(
+    p`(draw|make)? ${MANNER} (from|between|through|joining) ${THROUGH}`,
+    ([manner = {}, spots = []]) => drawn(spots, manner, undefined, undefined),
+    0.1,
+  ),
+  on(p`${THROUGH} (is|are) (joined|connected|drawn)`, ([spots = []]) => drawn(spots, {}, undefined, undefined)),
+  // A line that is there already is drawn again, in its own kind unless another is said.
+  on(
+    p`(draw|redraw|make) ${LINE} (again|anew|new|once more)? (from|between|through)? ${THROUGH}`,
+    ([line, spots = []]) => redrawn(line, spots, {}),
+    0.1,
+  ),
+  on(p`${LINE} (is|are) (drawn|made|drafted) ${MANNER} (from|between|through)? ${THROUGH}`, ([line, manner = {}, spots = []]) =>
+    redrawn(line, spots, manner),
+  ),
+  on(p`${LINE} (is|are) (drawn|made|drafted) (from|between|through)? ${THROUGH}`, ([line, spots = []]) => redrawn(line, spots, {})),
+  on(
+    p`(draw|make|sketch)? ${CALLED_LINE} (curve|line|seam)? (from|through|:|=) (from|points)? ${THROUGH}`,
+    ([name = "", spots = []]) => named(name, spots),
+    0.3,
+  ),
+  on(
+    p`(draw|make|rule|sketch) ${CALLED_LINE} (curve) (from|through)? ${THROUGH}`,
+    ([name = "", spots = []]) => drawn(spots, { curve: true }, keyOf(name), undefined),
+    0.3,
+  ),
+  on(
+    p`(grab|take|use|pick up|with|lay) ${MANNER} (and)? (run|draw|lay|go|trace|follow)? (it|along it|with it)? (from)? ${THROUGH}`,
+    ([manner = {}, spots = []]) => drawn(spots, { ...manner, curve: true }, undefined, undefined),
+  ),
+  on(p`(a)? (new)? (smooth|easy|gentle|soft)? (curve|line) ,? (from|through)? ${THROUGH}`, ([spots = []]) => smoothly(spots)),
+  // It is the point or line said before.
+  on(
+    p`(draw|make|run|sketch) (new)? ${CALLED_LINE} ${MANNER} (up|down|on|across|over|round)? to ${SPOT}`,
+    ([name = "", manner = {}, spot]) =>
+      spot
+        ? drawn(
+            [{ before: "it" }, spot],
+            { ...manner, ...(/hem|waist/.test(name) && manner.curve ? { leaving: "level" } : {}) },
+            keyOf(name),
+            undefined,
+          )
+        : undefined,
+  ),
+  on(p`${RULED} (it|that|this|them) (up)? (to|with) ${SPOT}`, ([, spot]) =>
+    spot ? drawn([{ before: "it" }, spot], {}, undefined, undefined) : undefined,
+  ),
+  on(p`${RULED} (them|these|those|points|dots|it all) (up|together)?`, () =>
+    act("join them", () => {
+      throw ask("Which points are joined?");
+    }),
+  ),
+);
+
+function redrawn(line: Line | undefined, spots: readonly Spot[], manner: Manner): Act | undefined {
+  if (!line) return undefined;
+  if (line.unknown !== undefined) return drawn(spots, manner, keyOf(line.unknown), undefined);
+  return act(`redraw ${line.text}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1, manner: 4, board: 1 })) throw NOT_SO;
+    const how = merge([manner, ...bag.all("manner").map((m) => m.manner)]);
+    const bends = !line.straight && how.straight !== true;
+    return drawThrough(sheet, spots, bends ? { ...how, curve: true } : how, `new_${keyFrom(line)}`, likeOf(line, sheet));
+  });
+}
+
+const likeOf = (line: Line, { ground }: Sheet): string | undefined =>
+  ground.lines.find((l) => l.text === line.text && l.like !== undefined)?.like;
+
+function named(name: string, spots: readonly Spot[]): Act {
+  const curve = /curve|neck|armhole|scye|crown|cap|head/.test(name);
+  return drawn(spots, curve ? { curve: true } : {}, keyOf(name), undefined);
+}
+
+/** A new line through points in place of the one that was spoken of before. */
+function smoothly(spots: readonly Spot[]): Act {
+  return act("smooth", (bag, sheet) => {
+    if (!bag.holds({ act: 1, manner: 2 })) throw NOT_SO;
+    const line = sheet.lastLine === undefined ? undefined : sheet.ground.lines.find((l) => l.text === sheet.lastLine);
+    return drawThrough(sheet, spots, { curve: true, ...merge(bag.all("manner").map((m) => m.manner)) }, undefined, line?.like);
+  });
+}
+
+const SIDE: Readonly<Record<string, Direction>> = {
+  in: "in",
+  out: "out",
+  up: "up",
+  down: "down",
+  inward: "in",
+  inwards: "in",
+  outward: "out",
+  outwards: "out",
+};
+const SIDE_WORD = oneOf("side", SIDE);
+const BENT = saying<"hollow" | "bow">("bent").said(
+  on(p`(hollow|hollow out|scoop|scoop out|dip|hollowed|curve in|take in|shape in)`, () => "hollow" as const),
+  on(p`(bow|bow out|bowed|round out|swell|swelled|curve out|let out|shape out)`, () => "bow" as const),
+);
+const MIDDLE_OF_IT = saying<Spot | "middle">("where it bends").said(
+  on(p`,? (at|in) (its|their)? (middle|centre|mid point|half way|halfway)`, () => "middle" as const),
+  on(p`at ${SPOT}`, ([spot]) => spot),
+);
+const MUCH = saying<true>("a little").said(on(p`(by)? (a little|a bit|slightly|a touch|a shade|a trifle|somewhat)`, () => true));
+
+/** A line drawn anew with a bow or a hollow in it. */
+function bent(
+  ends: readonly [string, string] | undefined,
+  how: "hollow" | "bow",
+  by: Amount | undefined,
+  side: Direction | undefined,
+  where: Spot | "middle" | undefined,
+  name: string,
+): Act {
+  return act(`bend ${name} ${how}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    if (!ends) throw ask("Between which points?");
+    if (!by) throw ask("By how much?");
+    const amount = laidOff(by, sheet);
+    const [a, b] = ends.map((end) => sheet.at(end));
+    if (!a || !b) throw NOT_SO;
+    const upright = Math.abs(b.y - a.y) > Math.abs(b.x - a.x);
+    const way = side ?? (upright ? (how === "hollow" ? "in" : "out") : how === "hollow" ? "down" : "up");
+    const [at, middle] =
+      where === undefined || where === "middle"
+        ? sheet.place(`midway ${ends[0]} to ${ends[1]}`, sheet.boardOf(ends[0]), undefined, true).spot({ before: "it" })
+        : sheet.spot(where);
+    const [then, bow] = at
+      .place(`off ${ends[0]}-${ends[1]} at ${middle}, ${amount.formula} ${way}`, at.boardOf(ends[0]))
+      .spot({ before: "it" });
+    return then.draw(
+      "curve",
+      `${keyOf(name) || "line"}_${how === "hollow" ? "hollowed" : "bowed"}`,
+      `: ${ends[0]} > ${bow} > ${ends[1]}`,
+      then.boardOf(ends[0]),
+    );
+  });
+}
+const endsOf = (line: Line | undefined): readonly [string, string] | undefined =>
+  line?.ends && ([idText(line.ends[0]), idText(line.ends[1])] as const);
+const BEND = saying<Act>("bend").said(
+  on(p`${BENT} ${LINE} ${SIDE_WORD}? (by)? ${AMOUNT} ${MIDDLE_OF_IT}`, ([how = "hollow", line, side, by, where]) =>
+    bent(endsOf(line), how, by, side, where, line ? keyFrom(line) : ""),
+  ),
+  on(
+    p`${BENT} ${LINE} ${SIDE_WORD}? (by)? ${AMOUNT}`,
+    ([how = "hollow", line, side, by]) => bent(endsOf(line), how, by, side, undefined, line ? keyFrom(line) : ""),
+    0.1,
+  ),
+  on(p`${LINE} (is)? ${BENT} ${SIDE_WORD}? (by)? ${AMOUNT} ${MIDDLE_OF_IT}`, ([line, how = "hollow", side, by, where]) =>
+    bent(endsOf(line), how, by, side, where, line ? keyFrom(line) : ""),
+  ),
+  on(
+    p`${LINE} (:|,) ${PLACED} (-|to) ${PLACED} ,? (curve)? ,? ${BENT} ${SIDE_WORD}? ,? (by)? ${AMOUNT} ${MIDDLE_OF_IT}`,
+    ([line, a, b, how = "bow", side, by, where]) =>
+      a && b ? bent([idText(a), idText(b)], how, by, side, where, line ? keyFrom(line) : "") : undefined,
+  ),
+  on(p`(curve|bend|shape|bow|hollow|round) ${LINE} ${SIDE_WORD}? ${MUCH} (between ${PLACED} and ${PLACED})?`, () =>
+    act("bend a little", () => {
+      throw ask("By how much?");
+    }),
+  ),
+  on(p`(curve|bend|shape) ${LINE} ${SIDE_WORD} (by)? ${AMOUNT} ${MIDDLE_OF_IT}`, ([line, side, by, where]) =>
+    bent(endsOf(line), side === "in" ? "hollow" : "bow", by, side, where, line ? keyFrom(line) : ""),
+  ),
+);
+
+/** A line brought in or out at a point: the point is placed, and what is drawn next goes through it. */
+const BRING = saying<Act>("bring a line").said(
+  on(p`(bring|take|move|push|let|shift|pull|come) ${LINE} ${SIDE_WORD} (by)? ${AMOUNT} at ${SPOT}`, ([line, side, by, spot]) =>
+    line && side && by && spot
+      ? act(`bring ${line.text}`, (bag: Bag, sheet: Sheet) => {
+          if (!bag.holds({ act: 1, name: 1 })) throw NOT_SO;
+          const [at, id] = sheet.spot(spot);
+          const amount = laidOff(by, at);
+          return at.place(`${side} ${amount.formula} from ${id}`, at.boardOf(id), bag.first("name")?.names[0]).speaking(line.text);
+        })
+      : undefined,
+  ),
+);
+
+/** A level line with a name, from a point to a line. */
+const LEVEL = saying<Act>("level line").said(
+  on(
+    p`(draw|rule|square) ${CALLED_LINE} line (level|square|straight|straight across|squarely)? (across|out|in|level)? from ${SPOT} (to|as far as|until) ${LINE}`,
+    ([name = "", spot, line]) => across(spot, line, name),
+    0.1,
+  ),
+  on(
+    p`(guideline|guide|line|draw a line|draw a guideline|guide line|rule a line) (from)? ${SPOT} (->|to|-|as far as) ${LINE} ,? (level|square|across|squared|level across)`,
+    ([spot, line]) => across(spot, line, ""),
+  ),
+  on(p`(draw|rule) (a)? (level|horizontal) (line|guideline) from ${SPOT} (->|to|-|as far as) ${LINE}`, ([spot, line]) =>
+    across(spot, line, ""),
+  ),
+  on(
+    p`(join)? ${SPOT} to ${LINE} (with|by) (a)? (level|horizontal|straight)? (level|horizontal) line`,
+    ([spot, line]) => across(spot, line, ""),
+    0.1,
+  ),
+);
+function across(spot: Spot | undefined, line: Line | undefined, name: string): Act | undefined {
+  if (!spot || !line) return undefined;
+  return act(`across ${name} ${line.text}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1, name: 1 })) throw NOT_SO;
+    const [at, id] = sheet.spot(spot);
+    const [then, text] = at.line(line);
+    const placed = then.place(`across from ${id} to ${text}`, at.boardOf(id), bag.first("name")?.names[0], bag.first("name") === undefined);
+    const end = placed.it ?? "";
+    const level = LEVELS[name];
+    if (name === "") return placed.draw("line", "level", `: ${end} > ${id}`, at.boardOf(id));
+    const key = `${name} line`;
+    return placed.draw(
+      "level",
+      keyOf(key),
+      ` "${key.replace(/^./, (c) => c.toUpperCase())}"${level === undefined ? "" : ` at ${level}`}: ${end} > ${id}`,
+      at.boardOf(id),
+    );
+  });
+}
+const LEVELS: Readonly<Record<string, string>> = {
+  bust: "bust",
+  chest: "chest",
+  waist: "waist",
+  hip: "hip",
+  knee: "knee",
+  hem: "hem",
+  underbust: "underbust",
+  "high hip": "high_hip",
+};
+
+/** A corner between two drawn lines, rounded. */
+const ROUND = saying<true>("round it").said(
+  on(p`(round|blend|smooth|round off|blend off|smooth off|ease) (it)? (off|out|together|away)?`, () => true),
+);
+const BLEND = saying<Act>("round a corner").said(
+  on(p`(that|see|there is)? (a)? (sharp)? corner (at ${SPOT})? between ${LINE} and ${LINE} ,? ${ROUND}`, ([, a, b]) => blended(a, b)),
+  on(p`${ROUND} (corner)? (at ${SPOT})? (between|of|where)? ${LINE} (and|into|with) ${LINE} (meet)?`, ([, , a, b]) => blended(a, b)),
+);
+function blended(a: Line | undefined, b: Line | undefined): Act | undefined {
+  if (!a || !b) return undefined;
+  return act(`blend ${a.text} ${b.text}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1, amount: 2 })) throw NOT_SO;
+    for (const line of [a, b])
+      if (!/^[a-z_]\w*$/.test(line.text))
+        throw refuse("Only lines that are drawn can be rounded into each other: draw the edge as a line first.");
+    const amounts = bag.all("amount").map(({ amount }) => laidOff(amount, sheet).formula);
+    const [before, after = before] = amounts;
+    if (before === undefined) throw ask("Over how much of each?");
+    return sheet.draw(
+      "blend",
+      `${keyFrom(a)}_${keyFrom(b)}`,
+      `: ${a.text} and ${b.text}, ${before} before, ${after ?? before} after`,
+      a.board,
+    );
+  });
+}
+
+export const DRAWING = [JOINED, BEND, BRING, LEVEL, BLEND];

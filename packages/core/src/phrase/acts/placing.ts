@@ -1,0 +1,239 @@
+import type { Bag } from "../clause.js";
+import { negative } from "../grammar/amounts.js";
+import type { Share } from "../grammar/figures.js";
+import { idText } from "../ground/ground.js";
+import type { Amount, Direction, Heading, Line, Spot } from "../meaning.js";
+import type { Sheet } from "../sheet/sheet.js";
+import { ask, NOT_SO } from "../sheet/unclear.js";
+import { alongBy, alongShare } from "./along.js";
+import { chosen } from "./choosing.js";
+import { laidOff } from "./laid-off.js";
+
+/** What a clause says of one point, or of some: in any order, each part at most as often as it can be meant. */
+interface Said {
+  readonly sheet: Sheet;
+  readonly amounts: readonly Amount[];
+  readonly headings: readonly Heading[];
+  readonly start: Spot | undefined;
+  /** How many places could be the one it starts from. */
+  readonly starts: number;
+  readonly line: Line | undefined;
+  readonly lineWay: Heading | undefined;
+  readonly share: Share | undefined;
+  readonly chain: readonly Spot[] | undefined;
+  readonly until: Line | undefined;
+  readonly toward: Spot | undefined;
+  readonly both: boolean;
+  readonly back: boolean;
+  /** A verb of going or marking is among the words. */
+  readonly goes: boolean;
+  readonly place: (made: Sheet, rule: string, on: string, i?: number) => Sheet;
+}
+
+const MOST = {
+  heading: 3,
+  amount: 2,
+  from: 1,
+  at: 1,
+  spot: 1,
+  pair: 1,
+  chain: 1,
+  to: 1,
+  until: 1,
+  toward: 1,
+  on: 1,
+  share: 1,
+  name: 1,
+  both: 1,
+  vague: 1,
+  board: 1,
+  if: 3,
+  otherwise: 1,
+  range: 1,
+} as const;
+
+/** Places a point, or some, by what is in the bag: directions, amounts and places in any order. */
+export function placing(bag: Bag, from: Sheet): Sheet {
+  if (!bag.holds(MOST)) throw NOT_SO;
+  if (bag.first("vague")) throw ask("How far?");
+  const said = saidIn(bag, from);
+  if (said.both) return onBothSides(said);
+  if (said.share) return byShare(said, said.share);
+  if (said.line) return alongLine(said, said.line);
+  if (said.until ?? bag.first("until")) return toLine(said);
+  if (said.toward) return towardPlace(said, said.toward);
+  if (said.chain || said.starts > 1) throw NOT_SO;
+  return said.amounts.length === 0 ? atPlace(said, bag) : byAxes(said);
+}
+
+function saidIn(bag: Bag, from: Sheet): Said {
+  const board = bag.first("board")?.board;
+  const names = namesIn(bag);
+  const [sheet, amounts] = chosen(bag, board === undefined ? from : from.on(board));
+  const starts = startsIn(bag);
+  const ways = bag.all("heading").map(({ way }) => way);
+  const on = bag.first("on");
+  return {
+    sheet,
+    amounts,
+    headings: merged(ways),
+    start: starts[0],
+    starts: starts.length,
+    line: on?.line,
+    lineWay: on?.way,
+    share: bag.first("share")?.share,
+    chain: bag.first("chain")?.spots,
+    until: bag.first("to")?.line,
+    toward: bag.first("toward")?.spot,
+    both: bag.first("both") !== undefined,
+    back: [on?.way, ...ways].includes("back"),
+    goes: bag.all("go").length > 0,
+    place: (made, rule, board_, i = 0) => made.place(rule, board_, names[i]),
+  };
+}
+
+const startsIn = (bag: Bag): readonly Spot[] =>
+  [bag.first("from")?.spot, bag.first("pair")?.from, bag.first("at")?.spot, bag.first("spot")?.spot].flatMap((spot) => spot ?? []);
+
+/** Only to both sides of a place there are two points to be named. */
+function namesIn(bag: Bag): readonly string[] {
+  const names = [...bag.all("pair").map(({ name }) => name), ...(bag.first("name")?.names ?? [])];
+  if (names.length > 1 && !bag.first("both")) throw NOT_SO;
+  return names;
+}
+
+function onBothSides({ amounts, start, starts, chain, share, until, headings, sheet, place }: Said): Sheet {
+  const [amount] = amounts;
+  if (!amount || !start || starts !== 1 || chain || share || until) throw NOT_SO;
+  const [at, id] = sheet.spot(start);
+  const by = laidOff(amount, at).formula;
+  const ways: readonly Direction[] = headings.some((h) => h === "up" || h === "down") ? ["up", "down"] : ["out", "in"];
+  return ways.reduce((made, way, i) => place(made, `${way} ${by} from ${id}`, at.boardOf(id), i), at);
+}
+
+function byShare({ amounts, until, headings, chain, line, start, starts, sheet, place }: Said, share: Share): Sheet {
+  if (amounts.length > 0 || until || headings.some((h) => h === "up" || h === "in")) throw NOT_SO;
+  const text = `${share.top}/${share.under}`;
+  if (chain?.length === 2 && !line) {
+    const [at, [a = "", b = ""]] = sheet.spots(chain);
+    return place(at, share.under === 2 ? `midway ${a} to ${b}` : `part ${text} from ${a} to ${b}`, at.boardOf(a));
+  }
+  if (!line || chain || starts > 1) throw NOT_SO;
+  return place(sheet, alongShare(line, text, start), line.board);
+}
+
+function alongLine({ amounts, until, chain, headings, lineWay, start, starts, goes, back, sheet, place }: Said, line: Line): Sheet {
+  if (until || chain || amounts.length > 1 || starts > 1 || (start && "rule" in start)) throw NOT_SO;
+  const way = headings[0] ?? lineWay;
+  const [amount] = amounts;
+  if (!amount) {
+    if (way === undefined && !start && !goes) throw NOT_SO;
+    throw ask("How far?");
+  }
+  const [at, rule] = alongBy({ line, amount, from: start, way, back }, sheet);
+  return place(at, rule, line.board).measuring(laidOff(amount, sheet));
+}
+
+function toLine({ amounts, chain, until, starts, start, headings, sheet, place }: Said): Sheet {
+  if (amounts.length > 0 || chain || !until || starts > 1) throw NOT_SO;
+  const [on, text] = sheet.line(until);
+  const [at, id] = startOn(start, on);
+  const [heading, second] = headings;
+  if (second !== undefined) throw NOT_SO;
+  if (heading === undefined || heading === "back") throw ask("Which way?");
+  return place(at, `${wayTo(heading, id, until, at)} from ${id} to ${text}`, at.boardOf(id));
+}
+
+function towardPlace({ amounts, starts, chain, headings, start, sheet, place }: Said, toward: Spot): Sheet {
+  const [amount] = amounts;
+  if (!amount || amounts.length > 1 || starts > 1 || chain) throw NOT_SO;
+  if (headings.length > 0 && !("id" in toward)) throw NOT_SO;
+  const [at, id] = startOn(start, sheet);
+  const [then, other] = at.spot(toward);
+  const by = laidOff(amount, then);
+  return place(then, `toward ${other}, ${by.formula} from ${id}`, at.boardOf(id)).measuring(by);
+}
+
+/** A place that is found by its own words, as the middle of something. */
+function atPlace({ headings, starts, start, goes, sheet, place }: Said, bag: Bag): Sheet {
+  const pair = bag.first("pair");
+  if (headings.length > 0) {
+    if (starts === 0 && !pair && !goes) throw NOT_SO;
+    throw ask("How far?");
+  }
+  if (!start || starts !== 1 || pair || !("rule" in start)) throw NOT_SO;
+  return place(sheet, start.rule, start.board);
+}
+
+/** Out, in, up or down by amounts. */
+function byAxes({ headings, amounts, start, goes, sheet, place }: Said): Sheet {
+  const [heading, second] = headings;
+  const [amount] = amounts;
+  if (!amount) throw NOT_SO;
+  if (heading === undefined && start === undefined && sheet.empty) {
+    if (amount.plain !== true && amounts.length === 1 && goes) throw ask("From which point, and which way?");
+    throw NOT_SO;
+  }
+  const [at, id] = startOn(start, sheet);
+  const on = at.boardOf(id);
+  const first = laidOff(amount, at);
+  if (amount.plain === true && heading === "in" && at.ground.points.has(first.formula))
+    throw ask(
+      `Is ${first.formula} a length, or the point ${first.formula}?`,
+      `in by ${first.formula}${at.ground.unit} from ${id.replace("#", "")}`,
+    );
+  if (heading === undefined || heading === "back")
+    throw ask("Which way?", ...["out", "down", "up", "in"].map((way) => `${way} ${first.formula} from ${id.replace("#", "")}`));
+  if (second === undefined) {
+    if (amounts.length > 1) throw NOT_SO;
+    return place(at, `${sideOf(heading)} ${first.formula} from ${id}`, on).measuring(first);
+  }
+  if (!amounts[1]) throw NOT_SO;
+  const other = laidOff(amounts[1], at.measuring(first));
+  return place(at, movedBy(id, [sideOf(heading), first], [sideOf(second), other]), on).measuring(other);
+}
+
+type Move = readonly [Direction, Amount];
+
+/** One point by two moves: across and down. */
+function movedBy(id: string, ...moves: readonly [Move, Move]): string {
+  const out = moves.find(([way]) => way === "out" || way === "in");
+  const down = moves.find(([way]) => way === "up" || way === "down");
+  if (!out || !down) throw NOT_SO;
+  const text = ([way, amount]: Move, plus: Direction): string => (way === plus ? amount.formula : negative(amount));
+  return `move ${id} ${text(out, "out")} out, ${text(down, "down")} down`;
+}
+
+/** Level means out where a side is not said, plumb means down. */
+const sideOf = (heading: Heading): Direction =>
+  heading === "level" ? "out" : heading === "plumb" || heading === "back" ? "down" : heading;
+
+const isUpright = (way: Heading): boolean => way === "up" || way === "down" || way === "plumb";
+const saysNoSide = (way: Heading): boolean => way === "level" || way === "plumb";
+
+/** Directions that say the same once: straight down, level in. */
+function merged(ways: readonly Heading[]): Heading[] {
+  const out: Heading[] = [];
+  for (const way of ways.filter((w) => w !== "back" || ways.length === 1)) {
+    const last = out.at(-1);
+    const goesWith = last !== undefined && isUpright(last) === isUpright(way) && (saysNoSide(last) || saysNoSide(way) || last === way);
+    if (!goesWith) out.push(way);
+    else if (saysNoSide(last)) out[out.length - 1] = way;
+  }
+  return out;
+}
+
+/** The point it goes on from; without one, the point said or placed before. */
+function startOn(spot: Spot | undefined, sheet: Sheet): readonly [Sheet, string] {
+  if (spot) return sheet.spot(spot);
+  if (sheet.it === undefined) throw ask("From which point?");
+  return [sheet, sheet.it];
+}
+
+/** The way to a line: a side that is not said is the side on which it lies. */
+function wayTo(heading: Heading, id: string, target: Line, sheet: Sheet): string {
+  if (heading === "level") return "across";
+  if (heading !== "plumb") return heading;
+  const [here, there] = [sheet.at(id), target.ends?.map((end) => sheet.at(idText(end))).find((p) => p !== undefined)];
+  return here && there && there.y < here.y ? "up" : "down";
+}

@@ -1,0 +1,238 @@
+import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
+import { on, p, saying, wordsRow, type Saying } from "../grammar/rules.js";
+import type { KnownPiece } from "../ground/ground.js";
+import type { Amount, Line, Spot } from "../meaning.js";
+import type { Sheet } from "../sheet/sheet.js";
+import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
+import { act, type Act } from "../clause.js";
+import { laidOff } from "./laid-off.js";
+
+/** A piece by its name. */
+export const PIECE: Saying<KnownPiece> = wordsRow<KnownPiece>("piece", 4, (words, { pieces }) => {
+  const bare = words.replace(/ (?:piece|pattern|part)$/, "");
+  return pieces.find((piece) => piece.words === bare || piece.key.toLowerCase().replace(/_/g, " ") === bare);
+});
+const NO_PIECE = wordsRow<string>("piece that is not there", 2, (words, { pieces }) =>
+  /^(?:sleeve|collar|cuff|facing|yoke|pocket|skirt|hood|stand|front|back|gusset|lining|belt|waistband)(?: piece)?$/.test(words) &&
+  !pieces.some((piece) => piece.words === words)
+    ? words
+    : undefined,
+);
+
+/** An edge of a piece: `Front.side`. */
+export const EDGE: Saying<string> = saying<string>("edge").said(
+  on(p`${LINE}`, ([line]) => (line?.unknown === undefined && line?.piece !== undefined ? line.path : undefined)),
+  on(p`${LINE}`, ([line], { lines }) => {
+    if (!line || line.unknown !== undefined || line.piece !== undefined) return undefined;
+    return lines.find((l) => l.piece !== undefined && l.text === line.text)?.path;
+  }),
+  on(
+    p`${LINE} of ${PIECE}`,
+    ([line, piece], { lines }) =>
+      line &&
+      piece &&
+      lines.find((l) => l.piece === piece.key && (l.text === line.text || l.path?.endsWith(`.${line.role ?? line.text}`)))?.path,
+  ),
+);
+export const roleOf = (edge: string): string => edge.replace(/^.*\./, "");
+export const pieceOf = (edge: string): string => edge.replace(/\..*$/, "");
+
+/** The piece in whose outline a place lies, by the lines it is on. */
+function pieceAt(spots: readonly Spot[], { ground }: Sheet): string | undefined {
+  const boards = new Set(spots.flatMap((s) => ("id" in s ? [ground.points.get(s.id)?.board] : "rule" in s ? [s.board] : [])));
+  const found = ground.pieces.filter((piece) => boards.has(piece.board));
+  return found.length === 1 ? found[0]?.key : undefined;
+}
+
+const spread = (from: Spot | undefined, to: Spot | undefined, by: Amount | undefined): Act | undefined =>
+  from && to
+    ? act("spread", (bag, sheet) => {
+        if (!bag.holds({ act: 1 })) throw NOT_SO;
+        const [at, [a = "", b = ""]] = sheet.spots([from, to]);
+        const piece = pieceAt([from, to], sheet);
+        if (piece === undefined) throw NOT_SO;
+        if (!by) throw ask("Spread by how much?");
+        return at.put("end", `shape spread ${piece} from ${a} to ${b} by ${laidOff(by, at).formula}`);
+      })
+    : undefined;
+const SPREAD = saying<Act>("slash and spread").said(
+  on(
+    p`(slash|cut|slit) (up|down|in|open)? (it|piece)? from ${SPOT} (up|down|across|in)? to ${SPOT} (and|,|, and) (spread|open|spread it|open it|swing it open|open it out) (it)? (out|by)? (by)? ${AMOUNT} (at|on|along) (bottom|hem|waist|first point|lower edge|it)`,
+    ([a, b, by]) => spread(a, b, by),
+  ),
+  on(
+    p`(slash|cut|slit) (up|down|in|open)? (it|piece)? from ${SPOT} (up|down|across|in)? to ${SPOT} (and|,|, and) (spread|open|spread it|open it|swing it open|open it out) (it)? (out|by)? (by)? ${AMOUNT}`,
+    ([a, b, by]) => spread(a, b, by),
+  ),
+  on(
+    p`(slash|cut|slit) (up|down|in|open)? (it|piece)? from ${SPOT} (up|down|across|in)? to ${SPOT} (and|,|, and) (spread|open|spread it|open it)`,
+    ([a, b]) => spread(a, b, undefined),
+    0.3,
+  ),
+  on(p`spread (piece)? from ${SPOT} to ${SPOT} by ${AMOUNT}`, ([a, b, by]) => spread(a, b, by)),
+  on(
+    p`(slash|cut) (it|this|piece|front|back)? (and|,) (spread|open) (it)? (so it flares|so that it flares|for flare|for fullness|for more width|out)?`,
+    () =>
+      act("slash", () => {
+        throw ask("Slashed from where to where, and spread by how much?");
+      }),
+  ),
+);
+
+const fold = (from: Spot | undefined, to: Spot | undefined, by: Amount | undefined): Act | undefined =>
+  from && to
+    ? act("fold", (bag, sheet) => {
+        if (!bag.holds({ act: 1 })) throw NOT_SO;
+        const [at, [a = "", b = ""]] = sheet.spots([from, to]);
+        const piece = pieceAt([from, to], sheet);
+        if (piece === undefined) throw NOT_SO;
+        if (!by) throw ask("How much is folded away?");
+        return at.put("end", `shape fold ${piece} from ${a} to ${b} by ${laidOff(by, at).formula}`);
+      })
+    : undefined;
+const AWAY = saying<true>("fold away").said(on(p`(fold|pin|take|fold out|pinch) (away|out|up)?`, () => true));
+const FOLD = saying<Act>("fold away").said(
+  on(
+    p`${AWAY} ${AMOUNT} (of|from|on)? ${LINE} at (its|their)? (middle|centre) ,? (running|tapering)? to nothing at ${SPOT}`,
+    ([, by, line, to]) => (line?.ends ? fold(middle(line), to, by) : undefined),
+  ),
+  on(
+    p`${AWAY} ${AMOUNT} (of|from|on)? ${LINE} at ${SPOT} ,? (running|tapering|and run it out)? to nothing at ${SPOT}`,
+    ([, by, , from, to]) => fold(from, to, by),
+  ),
+  on(p`${AWAY} ${AMOUNT} at ${SPOT} ,? (running|tapering|and run it out)? to nothing at ${SPOT}`, ([, by, from, to]) => fold(from, to, by)),
+);
+function middle(line: Line): Spot {
+  const [a, b] = line.ends as readonly [string, string];
+  const text = (id: string): string => (/^[A-Z]/.test(id) ? id : `#${id}`);
+  return { rule: `midway ${text(a)} to ${text(b)}`, board: line.board, mentions: [a, b] };
+}
+
+const each = (before: Amount | undefined, after: Amount | undefined, sheet: Sheet): string => {
+  if (!before) throw ask("How much on each side?");
+  return `${laidOff(before, sheet).formula} before, ${laidOff(after ?? before, sheet).formula} after`;
+};
+const RUN = saying<Act>("true across a seam").said(
+  on(
+    p`(lay|put|place) ${EDGE} (seams|edges|lines)? together (and|,) (true|blend|smooth|true up|run) ${EDGE} (across|over) (it|seam|join) ,? (say)? (by|over|for)? ${AMOUNT} (on each side|each side|each way|on both sides|on either side)`,
+    ([seam, edge, by], _) => acrossSeam(seam, edge, by),
+  ),
+  on(
+    p`(true|blend|smooth|true up) ${EDGE} (across|over) ${EDGE} (seam)? ,? (say)? (by|over)? ${AMOUNT} (on each side|each side|each way|on both sides|on either side)`,
+    ([edge, seam, by]) => acrossSeam(seam, edge, by),
+  ),
+);
+function acrossSeam(seam: string | undefined, edge: string | undefined, by: Amount | undefined): Act | undefined {
+  if (seam === undefined || edge === undefined) return undefined;
+  return act(`run ${edge} ${seam}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    const both = (role: string): string[] =>
+      sheet.ground.pieces.filter((q) => q.edges.some((e) => e.role === role)).map((q) => `${q.key}.${role}`);
+    const [seams, edges] = [both(roleOf(seam)), both(roleOf(edge))];
+    if (seams.length !== 2 || edges.length !== 2) throw ask("Which two pieces?");
+    const [one, other] = [...seams].reverse() as [string, string];
+    return sheet.put(
+      "end",
+      `shape run ${pieceOf(one)}.${roleOf(edge)} into ${pieceOf(other)}.${roleOf(edge)} over ${one} and ${other}, ${each(by, undefined, sheet)}`,
+    );
+  });
+}
+
+const TRUE = saying<Act>("true an edge").said(
+  on(p`(true|make|trim|adjust|correct|true up) ${EDGE} (to|as long as|same length as|equal to|to match) (length of)? ${EDGE}`, ([a, b]) =>
+    a !== undefined && b !== undefined
+      ? act(`true ${a} ${b}`, (bag, sheet) => {
+          if (!bag.holds({ act: 1 })) throw NOT_SO;
+          return sheet.put("end", `shape true ${a} to ${b}`);
+        })
+      : undefined,
+  ),
+);
+
+const LENGTHEN = saying<Act>("lengthen").said(
+  on(p`(lengthen|extend|drop|let down) ${PIECE} (by)? ${AMOUNT} (at|along|on) ${LINE}`, ([piece, by, line]) => lengthened(piece, by, line)),
+  on(p`(lengthen|extend) ${PIECE} (at|along|on) ${LINE} (by)? ${AMOUNT}`, ([piece, line, by]) => lengthened(piece, by, line)),
+  on(
+    p`(lengthen|extend|carry out) ${EDGE} (edge)? (of ${PIECE})? by ${AMOUNT}`,
+    ([edge, , by]) => {
+      if (edge === undefined || !by) return undefined;
+      return act(`extend ${edge}`, (bag, sheet) => {
+        if (!bag.holds({ act: 1 })) throw NOT_SO;
+        return sheet.put("end", `shape extend ${edge} by ${laidOff(by, sheet).formula}`);
+      });
+    },
+    0.3,
+  ),
+);
+function lengthened(piece: KnownPiece | undefined, by: Amount | undefined, line: Line | undefined): Act | undefined {
+  if (!piece || !by || !line) return undefined;
+  return act(`extend ${piece.key}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    const role = line.role ?? line.text;
+    const edge = sheet.ground.lines.find(
+      (l) =>
+        l.piece === piece.key &&
+        (l.text === line.text ||
+          l.path === `${piece.key}.${role}` ||
+          (line.role !== undefined && l.path === `${piece.key}.${line.role}`) ||
+          l.words === wordsOf(line)),
+    );
+    if (!edge) throw refuse(`${piece.words} has no such edge.`);
+    return sheet.put("end", `shape extend ${edge.path ?? ""} by ${laidOff(by, sheet).formula}`);
+  });
+}
+const wordsOf = (line: Line): string => (line.role ?? line.text).replace(/_/g, " ");
+
+const NEW_PIECE = wordsRow<string>("name of a new piece", 3, (words) =>
+  /^[a-z]+(?: [a-z]+){0,2}$/.test(words) && !/\b(?:above|below|upper|and|on|at|from|to|a|of)\b/.test(words) ? words : undefined,
+);
+export const pieceKey = (words: string): string => words.replace(/^./, (c) => c.toUpperCase()).replace(/ /g, "_");
+const SPLIT = saying<Act>("cut in two").said(
+  on(
+    p`(cut|split|divide) ${PIECE} (straight|square)? across from ${SPOT} ,? (square to (centre|fold|centre back|centre front|centre line))? (:|,|into|, into) ${NEW_PIECE} (above|on top)? (,|and|, and) ${NEW_PIECE} (below|beneath|under it)? ,? (with)? ${AMOUNT} (seam)? allowance (on|at|along) (it|cut|both|cut edges|new seam)`,
+    ([piece, from, one, two, by]) => split(piece, from, one, two, by),
+  ),
+  on(
+    p`(cut|split|divide) ${PIECE} (straight|square)? across from ${SPOT} ,? (square to (centre|fold|centre back|centre front|centre line))? (:|,|into|, into) ${NEW_PIECE} (above|on top)? (,|and|, and) ${NEW_PIECE} (below|beneath|under it)?`,
+    ([piece, from, one, two]) => split(piece, from, one, two, undefined),
+    0.2,
+  ),
+);
+function split(
+  piece: KnownPiece | undefined,
+  from: Spot | undefined,
+  one: string | undefined,
+  two: string | undefined,
+  by: Amount | undefined,
+): Act | undefined {
+  if (!piece || !from || one === undefined || two === undefined) return undefined;
+  return act(`split ${piece.key} ${one} ${two}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    const centre = sheet.ground.lines.find(
+      (l) => l.piece === piece.key && piece.edges.some((e) => e.fold && l.path === `${piece.key}.${e.role}`),
+    );
+    if (!centre) throw ask("Across to which edge?");
+    const [at, id] = sheet.spot(from);
+    const placed = at.place(`across from ${id} to ${centre.text}`, piece.board);
+    const allow = by ? `, allow ${laidOff(by, placed).formula}` : "";
+    return placed.put(
+      "end",
+      `shape split ${piece.key} from ${placed.it ?? ""} to ${id} into ${pieceKey(one)} and ${pieceKey(two)}${allow}`,
+    );
+  });
+}
+
+const UNFOLD = saying<Act>("unfold").said(
+  on(p`(unfold|open out|open) ${PIECE} (on|along)? (fold|centre)?`, ([piece]) =>
+    piece
+      ? act(`unfold ${piece.key}`, (bag, sheet) => {
+          if (!bag.holds({ act: 1 })) throw NOT_SO;
+          return sheet.put("end", `shape unfold ${piece.key}`);
+        })
+      : undefined,
+  ),
+);
+
+/** Pieces that are spoken of and are not there. */
+export const MISSING_PIECE = NO_PIECE;
+export const SHAPINGS_SAID = [SPREAD, FOLD, RUN, TRUE, LENGTHEN, SPLIT, UNFOLD];

@@ -1,0 +1,391 @@
+import { ACTS } from "../acts/acts.js";
+import { PRESSING } from "../acts/darts.js";
+import { MANNER } from "../acts/drawing.js";
+import type { Item } from "../clause.js";
+import type { Ground } from "../ground/ground.js";
+import type { Amount, Heading } from "../meaning.js";
+import { AMOUNTS as AMOUNT } from "./amounts.js";
+import { LINES as LINE } from "./lines.js";
+import { DESCRIBES, PLACED_POINTS as PLACED, SPOTS as SPOT } from "./spots.js";
+import { COUNT, SHARE } from "./figures.js";
+import { on, oneOf, p, saying, type Saying, wordsRow } from "./rules.js";
+import { listOf } from "../chart/pattern.js";
+import { NAME } from "./names.js";
+
+const GO = oneOf<true>(
+  "go",
+  Object.fromEntries(
+    "go going come comes coming move measure measured measuring mark marks step lay set put place take make square squared squaring count walk travel find rule draw bring run goes drawn laid off get use sits is need want we have got do say lies stands sits falls lands equals equal measures gives"
+      .split(" ")
+      .map((word) => [word, true as const]),
+  ),
+);
+
+const HEADING_WORDS: Readonly<Record<string, Heading>> = {
+  up: "up",
+  upward: "up",
+  upwards: "up",
+  raise: "up",
+  raised: "up",
+  rise: "up",
+  lift: "up",
+  higher: "up",
+  down: "down",
+  downward: "down",
+  downwards: "down",
+  drop: "down",
+  lower: "down",
+  lowered: "down",
+  dropped: "down",
+  in: "in",
+  inward: "in",
+  inwards: "in",
+  left: "in",
+  out: "out",
+  outward: "out",
+  outwards: "out",
+  right: "out",
+  across: "level",
+  level: "level",
+  horizontal: "level",
+  horizontally: "level",
+  sideways: "level",
+  over: "level",
+  plumb: "plumb",
+  vertically: "plumb",
+  vertical: "plumb",
+  back: "back",
+  backward: "back",
+  backwards: "back",
+};
+const HEADING_WORD = oneOf("way", HEADING_WORDS);
+
+const UP_OR_DOWN = oneOf<Heading>("up or down", { up: "up", down: "down", back: "back" });
+
+export const HEADING: Saying<Heading> = saying<Heading>("heading").said(
+  on(p`(straight|squarely|directly|square|plumb|vertically|vertical)? ${HEADING_WORD}`, ([way]) => way),
+  on(
+    p`(level|horizontally|straight|square)? (to|toward|towards) (left|centre|centre back|centre front|centre line|inside|fold|middle)`,
+    () => "in" as const,
+    0.1,
+  ),
+  on(p`(level|horizontally|straight|square)? (to|toward|towards) (right|side|outside|side seam|sideseam)`, () => "out" as const, 0.1),
+  on(p`(to)? (left|inside) (of)?`, () => "in" as const, 0.3),
+  on(p`(to)? (right|outside) (of)?`, () => "out" as const, 0.3),
+  on(p`(straight|directly|vertically|plumb)? (below|under|beneath|underneath)`, () => "down" as const, 0.2),
+  on(p`(straight|directly|vertically|plumb)? above`, () => "up" as const, 0.2),
+  on(p`(straight)? (straight|square)`, () => "level" as const, 2.5),
+  on(p`(drop|let fall|let drop)? (a)? (plumb line|plumb|vertical line|vertical)`, () => "plumb" as const),
+  on(p`(a)? (level line|horizontal line|horizontal|line level|line across)`, () => "level" as const, 0.3),
+  on(p`(straight)? line down`, () => "down" as const, 0.3),
+  on(p`(draw|rule) (a)? (level|line across|line level|line square across)`, () => "level" as const, 0.4),
+);
+
+/** One that is not placed yet: what stands without a word of naming is a name only then. */
+const NEW = saying<string>("free name").said({
+  starts: (chart, at) =>
+    chart
+      .parse(NAME, at)
+      .filter(({ value }) => !chart.ground.points.has(value) && !isShared(chart.tokens[at]?.kind, value, chart.ground.points)),
+});
+
+function isShared(kind: string | undefined, name: string, points: ReadonlyMap<string, unknown>): boolean {
+  return (
+    kind === "number" &&
+    [...points.keys()].some((id) => id.replace(/^[A-Z]+/, "") === name && !points.has(name) && /^[A-Z]/.test(id) && allLettered(points))
+  );
+}
+const allLettered = (points: ReadonlyMap<string, unknown>): boolean => [...points.keys()].every((id) => /^[A-Z]/.test(id));
+
+const NAME_GAP = saying<true>("between names").said(on(p`(, and|,|and|-|&|then)`, () => true));
+const NAMES = listOf("names", NAME, NAME_GAP);
+const NEWS = listOf("free names", NEW, NAME_GAP);
+
+const CHAIN_GAP = saying<true>("between points").said(
+  on(
+    p`(, and then|, then|and then|, and|, to|through to|on to|and on to|down to|up to|straight to|out to|then to|to|and|,|-|then|through|via|by way of|across to|straight|->)`,
+    () => true,
+  ),
+  on(p`, (straight|down|up|out|in|across) (to)?`, () => true),
+  on(p`and (back|round|on) to`, () => true),
+);
+export const CHAIN = listOf("points in a row", SPOT, CHAIN_GAP, 2);
+/** Points parted by signs or words that cannot be an amount as well. */
+export const ROW = listOf("points in a row, listed", PLACED, CHAIN_GAP, 2);
+
+const UNTIL = saying<true>("until").said(
+  on(
+    p`(until|till|til|to where|where) (you|it|we|i|line|that)? (touch|touches|meet|meets|hit|hits|reach|reaches|cut|cuts|cross|crosses|strike|strikes|get to|come to|comes to)`,
+    () => true,
+  ),
+);
+
+const IT_AGAIN = saying<true>("it, once more").said(on(p`(it|there|this line|that line|line)`, () => true));
+
+const THAT_IS = saying<true>("that is").said(
+  on(p`(and|so)? (that|this|it|here|there) is (where)? (i|we|you)? (put|mark|have|get)?`, () => true),
+  on(p`(and|so)? (that|this|it) is (going to be|then|now|called|our)`, () => true),
+  on(p`(and|so)? (that|this) will be`, () => true),
+  on(
+    p`(and|so)? (where|which) (it|that|line|they|you|this)? (lands|ends|meets|falls|stops|meet|cross|crosses|hits|cuts|is|touches|land) (it|line)? (is)?`,
+    () => true,
+  ),
+  on(p`(and)? (its|whose) end is`, () => true),
+  on(p`(and)? (i)? (put|make) (a)? (little)? (cross|mark|dot|tick|pencil mark) (there|here)? ,?`, () => true),
+);
+
+const CALLED = saying<true>("called").said(
+  on(
+    p`(and|we|i|you|will|shall|can|could|then|am|are|going|to|)? (mark|call|label|number|name|make|labelled|marked|numbered|called|which|say)`,
+    () => true,
+  ),
+);
+
+/** Words by which a point is named. */
+const NAMING = saying<readonly string[]>("naming").said(
+  on(
+    p`(and|then)? (mark|call|label|number|name|make|labelled|marked|numbered|called|named|write) (that|it|this|them|these|cut|foot|its foot|its end|point|points|end|prick|mark|crossing|place|spot|new point|here|new shoulder tip|new neck point|two marks|marks)? (as|point|points|with|by)? ${NAMES}`,
+    ([names]) => names,
+  ),
+  on(
+    p`(which|and)? (we|i|you)? (shall|will|are going to|am going to|going to|can)? (mark|call|label|number|name) (that|it|this|here)? (as|point)? ${NAMES}`,
+    ([names]) => names,
+  ),
+  on(p`${THAT_IS} (for)? (point)? ${NAMES}`, ([, names]) => names),
+  on(p`${THAT_IS} (point)? (middle|centre|end|place|mark|spot|cross|corner) ,? (point)? ${NEWS}`, ([, names]) => names),
+  on(p`(this|that|it|here|there) is (point)? ${NAMES}`, ([names]) => names),
+  on(p`(for|as|giving|at|ending at|gives|to give|to get|to make|to find|->|=|is|:) (point)? ${NEWS}`, ([names]) => names, 0.1),
+  on(p`(to) (point)? ${NEW}`, ([name]) => (name === undefined ? undefined : [name]), 0.2),
+  on(p`(point|points|pt) ${NEWS}`, ([names]) => names, 0.1),
+  on(p`${NEWS} (first|is|:|=|.)`, ([names]) => names, 0.1),
+  on(p`(point|pt) ${NEWS} (is|:|=|.)`, ([names]) => names),
+  on(p`${NEWS}`, ([names]) => names, 0.4),
+);
+void CALLED;
+
+/** Why something is done: it places nothing. */
+const PURPOSE = saying<true>("purpose").said({
+  starts: ({ tokens }, at) => {
+    let to = at;
+    while (to < tokens.length && tokens[to]?.kind === "word" && to - at < 9) to++;
+    const words = tokens.slice(at, to).map(({ text }) => text);
+    return to - at < 2 ||
+      !/^(?:it|we|you|they|that|this|i|nothing|nobody|there)$/.test(words[0] ?? "") ||
+      (to < tokens.length && tokens[to]?.kind !== "mark") ||
+      words[1] === "is"
+      ? []
+      : [{ value: true, to, cost: 0 }];
+  },
+});
+/** What a point is called, at the end of its sentence: `: the shoulder tip`. */
+const LABEL = saying<true>("label").said({
+  starts: ({ tokens }, at) => {
+    const rest = tokens.slice(at);
+    const end = rest.at(-1)?.text === "." ? -1 : undefined;
+    const words = rest.slice(0, end);
+    const plain = words.length > 0 && words.length <= 4 && words.every(({ kind, text }) => kind === "word" && !LAYS.has(text));
+    return plain ? [{ value: true, to: at + words.length, cost: 0 }] : [];
+  },
+});
+/** Words that lay something off: what has one of them is no label. */
+const LAYS = new Set(
+  "down up in out across level square from to by at along join draw mark midway halfway between half quarter third of and it is wide long inch inches cut dart curve".split(
+    " ",
+  ),
+);
+const PURPOSE_NOUN = wordsRow<true>("what it is for", 2, (words) =>
+  /^(?:dart|ease|seam|seams|fit|comfort|movement|hem|turnings|overlap|wear|button stand|seam allowance|safety|later|fullness)$/.test(words)
+    ? true
+    : undefined,
+);
+/** What stands before a place and says again what it is. */
+const DESCRIBED = wordsRow<true>("description", 4, (words) =>
+  words.split(" ").length > 1 && words.split(" ").every((word) => DESCRIBES.has(word)) ? true : undefined,
+);
+const COUNTED = listOf("counting", COUNT, saying<true>("nothing").said({ starts: (_, at) => [{ value: true, to: at, cost: 0 }] }));
+
+const REMARK = saying<true>("remark").said(
+  on(p`(so|so that) ${PURPOSE}`, () => true),
+  on(p`for ${PURPOSE_NOUN}`, () => true),
+  on(p`(as)? well`, () => true),
+  on(p`${DESCRIBED}`, () => true, 0.5),
+  on(
+    p`(;|,|:|and)? (draw|rule)? ${wordsRow<true>("name of a level", 2, (words) => (/^[a-z]+(?: [a-z]+)?$/.test(words) && !/\b(?:a|draw|rule|level|straight)\b/.test(words) ? true : undefined))} line ,? (square|squared|straight)? across`,
+    () => true,
+    0.6,
+  ),
+  on(p`: ${LABEL}`, () => true, 0.5),
+  on(p`not straight (across)? (mind)?`, () => true),
+  on(p`round curve`, () => true),
+  on(
+    p`(with|using|use|take|hold) (tape|tape measure|set square|square|ruler|rule|compass|pencil|curve ruler) (standing|lying|held)? (on its edge|on edge|flat)?`,
+    () => true,
+  ),
+  on(p`(straight)? ,? with (ruler|pencil|tape)`, () => true),
+  on(p`so ${COUNT} and (then)? ${COUNTED} (little|small)? (lines|marks|ticks|notches)`, () => true),
+  on(p`(is|as) (a)? guide for (whole)? ${LINE}`, () => true),
+  on(p`(is|as) (a)? guide (only|line)?`, () => true),
+  on(
+    p`${saying<true>("opener").said(on(p`(so|now|then|next|first|again|here|and|there)`, () => true))} (i|we|you|they) (am|are|will|would|can|just|want to|need to|have to|should|must|going to|like to)? (am|are|going to|gonna|want to|go ahead and|need to|have to)?`,
+    () => true,
+    -0.3,
+  ),
+  on(
+    p`(i|we|you|they|let us) (am|are|will|would|can|want to|need to|have to|should|must|going to|like to|to)? (going to|want to|need to|go ahead and|have to)? (do)?`,
+    () => true,
+    -0.3,
+  ),
+  on(
+    p`(so|now|then|next|first|again|firstly|finally|like so|as before|it is|go ahead and|on paper|see|you see|this time|in same way|as shown|with it|from here|if you like|indeed|i mean|wait|that one|up first|one|upper one first)`,
+    () => true,
+    0.4,
+  ),
+  on(p`(this|that|it) (mark|point|one|line)`, () => true, 0.4),
+  on(p`(what|all) (i|we|you) (want|need|do) (now)? is`, () => true),
+  on(p`(that|this) is (how far|where|what|how much) (i|we|you)? (go|come|want|need|put|place)?`, () => true),
+  on(p`and (go|goes|in|out)? with (it|that)`, () => true, 0.3),
+);
+
+const COMPARISON = oneOf<"under" | "above" | "upTo">("comparison", {
+  over: "above",
+  above: "above",
+  under: "under",
+  below: "under",
+  exceeds: "above",
+  upto: "upTo",
+});
+const MORE_THAN = saying<"under" | "above" | "upTo">("more than").said(
+  on(p`(is|measures|comes out)? (at)? ${COMPARISON}`, ([c]) => c),
+  on(p`(is|measures)? (more|greater|larger|bigger|fuller) than`, () => "above" as const),
+  on(p`(is|measures)? (less|smaller) than`, () => "under" as const),
+  on(p`(is|measures)? (up to|at most|no more than)`, () => "upTo" as const),
+);
+
+const CONDITION = saying<Item>("condition").said(
+  on(p`(if|when|where|for|with|in case) (a)? ${AMOUNT} ${MORE_THAN} ${AMOUNT} ,? (then)?`, ([of, than, at]) => condition(of, than, at)),
+  on(
+    p`(for)? (fuller|larger|bigger|smaller) (ladies|figures|people|women|men|ones|wearers) ,? (so)? (that is)? (if|with|a)? (a)? ${AMOUNT} ${MORE_THAN} ${AMOUNT} ,?`,
+    ([of, than, at]) => condition(of, than, at),
+  ),
+  on(p`(a)? ${AMOUNT} ${MORE_THAN} ${AMOUNT} (,|:)`, ([of, than, at]) => condition(of, than, at), 0.5),
+);
+
+function condition(of: Amount | undefined, bound: "under" | "above" | "upTo" | undefined, at: Amount | undefined): Item | undefined {
+  if (!of || !bound || !at || of.plain === true || of.unknown !== undefined || !/^[a-z_]+$/.test(of.formula) || !/^\d/.test(at.formula))
+    return undefined;
+  const sign = { under: "<", above: ">", upTo: "<=" }[bound];
+  return { is: "if", condition: `${of.formula} ${sign} ${at.formula}`, figure: of.formula, at: at.formula, bound };
+}
+
+const LAID = saying<Item>("what is laid off").said(
+  on(
+    p`(by|for|of|,|:|=|a distance of|about|around|say|another|a further|is|on it|by about|by around)? ${AMOUNT} (more|further|beyond|past it)?`,
+    ([amount]) => amount && { is: "amount", amount },
+  ),
+);
+
+function likelyName({ plain, formula }: Amount, { points }: Ground): boolean {
+  if (plain !== true || !/^\d+$/.test(formula) || points.has(formula)) return false;
+  const most = Math.max(0, ...[...points.keys()].map((id) => Number(/\d+/.exec(id)?.[0] ?? 0)));
+  return Number(formula) > most && Number(formula) <= most + 6;
+}
+
+export const ITEM = saying<Item>("part of a sentence").said(
+  on(
+    p`(from|starting from|starting at|beginning at|beginning from|off|start at|with|begin at|leaving|counted from|counting from) ${SPOT}`,
+    ([spot]) => spot && { is: "from", spot },
+  ),
+  on(
+    p`(on|at|with centre|centre|centred on|centred at|is centred on|sits at|sits on|stands at|placed at|placed on|is at|in) ${SPOT}`,
+    ([spot]) => spot && { is: "at", spot },
+    0.2,
+  ),
+  on(p`(past|beyond) ${SPOT}`, ([spot]) => spot && { is: "at", spot }, 0.3),
+  on(p`${SPOT}`, ([spot]) => spot && { is: "spot", spot }, 0.3),
+  on(p`(from|between|of)? ${CHAIN}`, ([spots = []]) => ({ is: "chain", spots, listed: spots.length > 2 }), 0.2),
+  on(
+    p`${SPOT} (-|to) ${NEW} (is|:|=|,|measures|equals)?`,
+    ([from, name]) => (from && name !== undefined ? { is: "pair", from, name } : undefined),
+    -0.1,
+  ),
+  on(
+    p`from ${SPOT} to ${NEW} (is|:|=|,|measures)?`,
+    ([from, name]) => (from && name !== undefined ? { is: "pair", from, name } : undefined),
+    -0.1,
+  ),
+  on(p`${HEADING}`, ([way]) => way && { is: "heading", way }),
+  {
+    // A bare number that the next point could have is hardly a length.
+    starts: (chart, at) =>
+      chart
+        .parse(LAID, at)
+        .map((got) => ({ ...got, cost: got.cost + (got.value.is === "amount" && likelyName(got.value.amount, chart.ground) ? 2 : 0) })),
+  },
+  on(
+    p`(is|about|around|say|by|over)? (then)? ${AMOUNT} -? (wide|broad|in width|width|intake) (at mouth|at its mouth|at base|at edge)?`,
+    ([amount]) => amount && { is: "amount", amount, as: "wide" },
+  ),
+  on(
+    p`(intake|width|width of|intake of|wide|taking in|taking out|taking) (is|:|=)? ${AMOUNT}`,
+    ([amount]) => amount && { is: "amount", amount, as: "wide" },
+  ),
+  on(p`(is|about|around|say)? ${AMOUNT} -? (long|in length|deep|in depth)`, ([amount]) => amount && { is: "amount", amount, as: "long" }),
+  on(p`(length|long|length of) (is|:|=)? ${AMOUNT}`, ([amount]) => amount && { is: "amount", amount, as: "long" }),
+  on(
+    p`(about|around|say|by|over|for)? ${AMOUNT} (each way|on each side|each side|on both sides|to each side|either way|on either side)`,
+    ([amount]) => amount && { is: "amount", amount, as: "each" },
+  ),
+  on(p`(on|to|at)? (each|both|either) (side|sides|way) (of)?`, () => ({ is: "both" })),
+  on(p`${GO}`, () => ({ is: "go" }), 0.1),
+  on(p`(go|come|measure|move|mark|lay|step|set) (off|back|out)`, () => ({ is: "go" })),
+  on(p`(is|are|to be) (placed|put|set|drawn|made|taken|marked|measured|found|squared|laid off|measured off|marked off)`, () => ({
+    is: "go",
+  })),
+  on(p`(by)? (about|around)? ,? (however|as) (deep|far|wide|long|much|high) (as)? you (like|want|please|wish) (it|neck|hem)?`, () => ({
+    is: "vague",
+  })),
+  on(p`(by)? (a little|a bit|a touch|slightly|somewhat|some)`, () => ({ is: "vague" })),
+  on(
+    p`(up)? (to|onto|upon|as far as|until|till|on to|against|over to|right to|back to|out to|across to|in to|into) ${LINE}`,
+    ([line]) => line && { is: "to", line },
+  ),
+  on(p`${UNTIL} ${LINE}`, ([, line]) => line && { is: "to", line }),
+  on(p`${UNTIL} ${IT_AGAIN}`, () => ({ is: "until" })),
+  on(
+    p`(and)? (it|which)? (toward|towards|in direction of|aimed at|aiming at|pointing to|pointing at|points to|points at|pointing towards|pointed at|pointing up to|up to|down to) ${SPOT}`,
+    ([spot]) => spot && { is: "toward", spot },
+  ),
+  on(p`(straight)? (toward|towards) ${LINE}`, ([line]) => line && { is: "to", line }, 0.2),
+  on(p`(on|along|round|around|of|over|follow|following) ${LINE}`, ([line]) => line && { is: "on", line }),
+  on(p`${HEADING_WORD} (along|on|round|around) ${LINE}`, ([way, line]) => way && line && { is: "on", line, way }),
+  on(p`${UP_OR_DOWN} ${LINE}`, ([way, line]) => way && line && { is: "on", line, way }, 0.1),
+  on(p`back ${HEADING_WORD} ${LINE}`, ([way, line]) => way && line && { is: "on", line, way }),
+  on(p`${LINE}`, ([line]) => line && { is: "on", line }, 0.6),
+  on(p`(a)? ${SHARE} (of way|of its length|of length|way)`, ([share]) => share && { is: "share", share }),
+  on(p`(half way|halfway|midway|half of way)`, () => ({ is: "share", share: { top: 1, under: 2 } }), 0.2),
+  on(p`${NAMING}`, ([names]) => names && { is: "name", names }),
+  on(p`${CONDITION}`, ([item]) => item),
+  on(p`(otherwise|or else|if not|else|everybody else|everyone else|all others|for everyone else|for rest)`, () => ({ is: "otherwise" })),
+  on(
+    p`(to taste|to choice|as you like|according to taste|as liked|as fashion goes)? ,? (anything|any|anywhere|somewhere)? (from|between) ${AMOUNT} (to|and) ${AMOUNT}`,
+    ([from, to]) => from && to && { is: "range", from: from.formula, to: to.formula },
+  ),
+  on(p`(on|in|for) ${boardRule()} ,?`, ([board]) => (board === undefined ? undefined : { is: "board", board }), -0.1),
+  on(p`(also|then|and then|after that|from there)`, () => ({ is: "gap", strong: true })),
+  on(p`(.|;|then|and then)`, () => ({ is: "gap", strong: true })),
+  on(p`(,|:|and|-|->|=|with|by|, and|, then)`, () => ({ is: "gap", strong: false }), 0.2),
+  on(p`${REMARK}`, () => ({ is: "remark" })),
+  on(p`${PRESSING}`, ([way]) => way && { is: "pressed", way }),
+  on(p`${MANNER}`, ([manner]) => manner && { is: "manner", manner }),
+  ...ACTS.map((one) => on(p`${one}`, ([found]) => found && ({ is: "act", act: found } as const))),
+);
+
+function boardRule(): Saying<string> {
+  return saying<string>("board").said({
+    starts: ({ tokens, ground }, at) => {
+      const words = tokens[at]?.text;
+      const board = ground.boards.find((b) => b.words === words);
+      return board ? [{ value: board.key, to: at + 1, cost: 0 }] : [];
+    },
+  });
+}

@@ -1,0 +1,138 @@
+import type { Got } from "../chart/chart.js";
+import { figureCalled, type Ground, idText, type KnownLine } from "../ground/ground.js";
+import type { Line } from "../meaning.js";
+import { on, p, saying, wordsRow } from "./rules.js";
+import { LINE, PLACED, SPOT_BELOW } from "./main-rules.js";
+
+const straight = (a: string, b: string, ground: Ground): Line => ({
+  text: `${idText(a)}-${idText(b)}`,
+  board: ground.points.get(a)?.board ?? ground.board,
+  ends: [a, b],
+  straight: true,
+});
+
+const known = (line: KnownLine): Line => ({
+  text: line.text,
+  board: line.board,
+  straight: line.straight,
+  ...(line.path === undefined ? {} : { path: line.path }),
+  ...(line.piece === undefined ? {} : { piece: line.piece, role: line.path?.split(".")[1] ?? "" }),
+  ...(line.ends ? { ends: line.ends } : {}),
+});
+
+const TAILS = / (?:line|seam|curve|edge|fold|side)$/;
+
+const called = new WeakMap<Ground, Map<string, readonly KnownLine[]>>();
+/** See `linesNamed`; each name is looked up once. */
+function linesCalled(said: string, ground: Ground): readonly KnownLine[] {
+  let known = called.get(ground);
+  if (!known) called.set(ground, (known = new Map()));
+  let lines = known.get(said);
+  if (!lines) known.set(said, (lines = linesNamed(said, ground)));
+  return lines;
+}
+
+/** Lines that are called so: on the board that is drawn, in the piece that is named, and elsewhere last. */
+function linesNamed(said: string, ground: Ground): readonly KnownLine[] {
+  const words = said.replace(/\b(?:existing|old|drawn)\b ?/g, "");
+  const names = new Set([words, words.replace(TAILS, ""), `${words} line`, words.replace(/^(?:centre|center) line$/, "centre")]);
+  if (words === "fold" || words === "fold line") names.add("centre");
+  const of = (line: KnownLine): readonly string[] => {
+    const board = ground.boards.find((b) => b.key === line.board)?.words;
+    const piece = ground.pieces.find((piece) => piece.key === line.piece)?.words;
+    return [
+      line.words,
+      ...[board, piece].flatMap((owner) =>
+        owner === undefined ? [] : [`${owner} ${line.words}`, `${line.words} of ${owner}`, `${owner} centre`],
+      ),
+    ];
+  };
+  const found = ground.lines.filter((line) =>
+    of(line).some((name) => names.has(name) && (name !== `${line.words} centre` || line.words === "centre")),
+  );
+  const rank = (line: KnownLine): number => (line.board === ground.board ? 0 : 2) + (line.piece === undefined ? 0 : 1);
+  const ordered = [...found].sort((a, b) => rank(a) - rank(b));
+  return ordered.filter((line, i) => ordered.findIndex((other) => other.text === line.text) === i);
+}
+
+/** A line by its name: the meanings of the same words stand side by side, those of the board that is drawn first. */
+const NAMED = saying<Line>("named line").said({
+  starts: ({ tokens, ground }, at) => {
+    const found: Got<Line>[] = [];
+    let words = "";
+    for (let to = at; to < tokens.length && to - at < 5 && tokens[to]?.kind === "word"; to++) {
+      words = `${words} ${(tokens[to]?.text ?? "").replace(/_/g, " ")}`.trim();
+      const lines = linesCalled(words, ground);
+      // The waist is a measurement first, and the line of that name after it.
+      const figure = lines.length > 0 && figureCalled(ground, words) ? 0.7 : 0;
+      lines.forEach((line, i) => found.push({ value: known(line), to: to + 1, cost: i + figure }));
+    }
+    return found;
+  },
+});
+
+const NOT_THERE = wordsRow<Line>(
+  "line that is not there",
+  4,
+  (words, ground) => {
+    const bare = words.replace(/^(?:existing|old) /, "");
+    if (
+      !/^(?!to\b|of\b|on\b|at\b|a\b|by\b|line\b|and\b|straight\b|level\b|plumb\b|new\b|draw\b|join\b)[a-z]+(?: [a-z]+)? (?:line|seam)$/.test(
+        bare,
+      )
+    )
+      return undefined;
+    return linesCalled(bare, ground).length > 0 ? undefined : { text: "", board: ground.board, straight: true, unknown: bare };
+  },
+  4,
+);
+
+const UNKNOWN_ENDS = saying<Line>("line through points that are not there").said({
+  starts: ({ tokens, ground }, at) => {
+    const [a, dash, b] = [tokens[at], tokens[at + 1], tokens[at + 2]];
+    const id = (t: typeof a): string | undefined => (t && t.kind !== "mark" && /^[A-Z]{0,2}\d+[a-z]?$/.test(t.value) ? t.value : undefined);
+    if (id(a) === undefined || id(b) === undefined || dash?.text !== "-") return [];
+    const missing = [a, b].map((t) => t?.value ?? "").filter((v) => !ground.points.has(v));
+    if (missing.length === 0) return [];
+    return [
+      { value: { text: "", board: ground.board, straight: true, unknown: `#${missing.join(" and no point #")}` }, to: at + 3, cost: 4 },
+    ];
+  },
+});
+
+/** A line on which something lies or ends. */
+export const LINES = LINE.said(
+  on(p`${PLACED} (-|to) ${PLACED}`, ([a, b], g) => (a && b && a !== b ? straight(a, b, g) : undefined), 0.1),
+  on(p`(straight)? (line|guideline) (from|between)? ${PLACED} (-|to|and) ${PLACED}`, ([a, b], g) =>
+    a && b && a !== b ? straight(a, b, g) : undefined,
+  ),
+  on(p`(straight)? (line|seam) ${PLACED} - ${PLACED}`, ([a, b], g) => (a && b && a !== b ? straight(a, b, g) : undefined)),
+  on(p`(straight)? line (from|between)? ${PLACED} (to|and|through) ${PLACED}`, ([a, b], g) =>
+    a && b && a !== b ? straight(a, b, g) : undefined,
+  ),
+  on(p`(straight)? line through ${PLACED} and ${PLACED}`, ([a, b], g) => (a && b && a !== b ? straight(a, b, g) : undefined)),
+  on(
+    p`(a)? (line across|level line|level|horizontal line|horizontal|line level|line squared across|cross line|line square across) (drawn)? (from|through|of|at)? ${PLACED}`,
+    ([a], g) => (a ? ray("across", a, g) : undefined),
+    0.1,
+  ),
+  on(
+    p`(a)? (line down|line up|plumb line|plumb|vertical line|vertical|upright|line squared down|line straight down|line plumb) (drawn)? (from|through|of|at)? ${PLACED}`,
+    ([a], g) => (a ? ray("down", a, g) : undefined),
+    0.1,
+  ),
+  on(
+    p`(a)? level line (drawn)? ${SPOT_BELOW}`,
+    ([spot], g) => spot && { text: "line across from ⟨0⟩", board: g.board, straight: true, spot },
+  ),
+  on(p`${NAMED}`, ([line]) => line),
+  on(p`${NAMED} ,? ${PLACED} - ${PLACED}`, ([, a, b], g) => (a && b && a !== b ? straight(a, b, g) : undefined), -0.2),
+  on(p`${NOT_THERE}`, ([line]) => line),
+  on(p`(line)? ${UNKNOWN_ENDS}`, ([line]) => line),
+);
+
+const ray = (way: "across" | "down", from: string, ground: Ground): Line => ({
+  text: `line ${way} from ${idText(from)}`,
+  board: ground.points.get(from)?.board ?? ground.board,
+  straight: true,
+});

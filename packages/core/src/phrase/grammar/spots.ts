@@ -1,0 +1,164 @@
+import type { Got } from "../chart/chart.js";
+import { type Ground, idText } from "../ground/ground.js";
+import type { Line, Spot } from "../meaning.js";
+import { SHARE } from "./figures.js";
+import { AMOUNT, LINE, PLACED, SPOT, SPOT_BELOW } from "./main-rules.js";
+import { CLOSE, on, oneOf, OPEN, p, saying, wordsRow } from "./rules.js";
+
+/** A point by the number or letter it has: a bare number takes the letters of the board where it is drawn. */
+const NUMBERED = saying<string>("point by number").said({
+  starts: ({ tokens, ground }, at) => {
+    const token = tokens[at];
+    if (!token || token.kind === "mark") return [];
+    const id = pointCalled(token.value, ground);
+    return id === undefined ? [] : [{ value: id, to: at + 1, cost: 0 }];
+  },
+});
+
+function pointCalled(said: string, ground: Ground): string | undefined {
+  if (!/^[A-Za-z]{0,2}\d+[a-z]?$/.test(said))
+    return ground.points.has(said.toUpperCase()) && said.length > 1 ? said.toUpperCase() : undefined;
+  const own = /^\d/.test(said) ? `${ground.board}${said}` : said;
+  if (ground.points.get(own)?.board === ground.board) return own;
+  if (ground.points.has(said)) return said;
+  if (ground.points.has(said.toUpperCase())) return said.toUpperCase();
+  if (!/^\d/.test(said)) return undefined;
+  const letters = [...ground.points.values()].find((point) => point.board === ground.board)?.id.replace(/\d.*$/, "") ?? "";
+  return ground.points.has(`${letters}${said}`) ? `${letters}${said}` : undefined;
+}
+
+/** Which two edges of a piece meet at a place that has a name of its own (common practice, no source). */
+const MEETINGS: Readonly<Record<string, readonly [string, string]>> = {
+  underarm: ["armhole", "side"],
+  "underarm point": ["armhole", "side"],
+  "shoulder tip": ["shoulder", "armhole"],
+  "shoulder point": ["shoulder", "armhole"],
+  "shoulder end": ["shoulder", "armhole"],
+  "neck point": ["neck", "shoulder"],
+  "shoulder neck point": ["neck", "shoulder"],
+  "side neck": ["neck", "shoulder"],
+  "side neck point": ["neck", "shoulder"],
+  "side waist": ["side", "waist"],
+  "waist at side": ["side", "waist"],
+};
+
+/** Points that are called so. */
+const CALLED = saying<string>("point by name").said({
+  starts: ({ tokens, ground }, at) => {
+    const found: Got<string>[] = [];
+    let words = "";
+    for (let to = at; to < tokens.length && to - at < 4 && tokens[to]?.kind === "word"; to++) {
+      words = `${words} ${tokens[to]?.text ?? ""}`.trim();
+      const own = [...ground.points.values()].filter((point) => point.words === words).map(({ id }) => id);
+      const ids = own.length > 0 && !MEETINGS[words] ? own : [...new Set([...own, ...meeting(words, ground)])];
+      const here = (id: string): number => (ground.points.get(id)?.board === ground.board ? 0 : 1);
+      ids.sort((a, b) => here(a) - here(b)).forEach((id, i) => found.push({ value: id, to: to + 1, cost: 0.3 + i * 0.3 }));
+    }
+    return found;
+  },
+});
+
+function meeting(words: string, { pieces, lines }: Ground): string[] {
+  const roles = MEETINGS[words];
+  if (!roles) return [];
+  return pieces.flatMap((piece) => {
+    const [a, b] = roles.map((role) => lines.find((line) => line.path === `${piece.key}.${role}`)?.ends ?? []);
+    const shared = a?.filter((id) => b?.includes(id as never));
+    return shared ?? [];
+  });
+}
+
+export const DESCRIBES = new Set(
+  "neck shoulder tip point side of waist nape underarm dart hem centre front back corner bust hip end top bottom mark new armhole neckline first last level height".split(
+    " ",
+  ),
+);
+/** Words that stand before a number and say again what it is: `the neck point 5`. */
+const DESCRIPTION = wordsRow<true>(
+  "description",
+  4,
+  (words) => (words.split(" ").every((word) => DESCRIBES.has(word)) ? true : undefined),
+  0.1,
+);
+
+const DART_POINT = wordsRow<string>("dart", 3, (words, ground) => {
+  const called = ground.darts.filter((dart) => dart.words === words || (words === "dart" && dart.board === ground.board));
+  return called.length === 1 ? called[0]?.point : undefined;
+});
+
+export const PLACED_POINTS = PLACED.said(
+  on(p`${NUMBERED}`, ([id]) => id),
+  on(p`(this|that)? (point|pt|pt .|number|no .|position) ${NUMBERED}`, ([id]) => id, -0.1),
+  on(p`${DESCRIPTION} ,? ${NUMBERED}`, ([, id]) => id),
+  on(p`${NUMBERED} ${OPEN} ${DESCRIPTION} ${CLOSE}`, ([id]) => id),
+  on(p`${CALLED}`, ([id]) => id),
+  on(p`(top|tip|point|apex) of ${DART_POINT}`, ([id]) => id),
+  on(p`${DART_POINT} (point|tip|apex)`, ([id]) => id, 0.2),
+);
+
+const UNPLACED = saying<string>("point that is not there").said({
+  starts: ({ tokens, ground }, at) => {
+    const token = tokens[at];
+    if (!token || token.kind === "mark" || !/^[A-Za-z]{0,2}\d+[a-z]?$/.test(token.value)) return [];
+    return pointCalled(token.value, ground) === undefined ? [{ value: token.value, to: at + 1, cost: 1.2 }] : [];
+  },
+});
+
+const UPRIGHT = oneOf<"up" | "down">("above or below", { above: "up", over: "up", below: "down", under: "down", beneath: "down" });
+
+SPOT_BELOW.said(
+  on(p`${AMOUNT} ${UPRIGHT} ${PLACED}`, ([amount, way, id], g) =>
+    amount && way && id ? ruled(`${way} ${amount.formula} from ${idText(id)}`, [id], g) : undefined,
+  ),
+);
+
+const ruled = (rule: string, mentions: readonly string[], ground: Ground): Spot => ({
+  rule,
+  board: ground.points.get(mentions[0] ?? "")?.board ?? ground.board,
+  mentions,
+});
+
+const midway = (a: string | undefined, b: string | undefined, ground: Ground): Spot | undefined =>
+  a === undefined || b === undefined || a === b ? undefined : ruled(`midway ${idText(a)} to ${idText(b)}`, [a, b], ground);
+
+/** The middle of a line: straight between its ends, or along it when it bends. */
+export function middleOfLine(line: Line | undefined, ground: Ground): Spot | undefined {
+  if (!line || line.unknown !== undefined) return undefined;
+  if (line.ends && line.straight) return midway(line.ends[0], line.ends[1], ground);
+  const drawn = line.text.startsWith("line ") ? undefined : /^[a-z]/.test(line.text) ? line.text : line.path;
+  if (drawn === undefined) return undefined;
+  if (line.ends && line.path?.includes(".") && /^[A-Z]/.test(drawn)) return midway(line.ends[0], line.ends[1], ground);
+  return { rule: `along ${drawn}, 1/2 of the way`, board: line.board, mentions: line.ends ?? [] };
+}
+
+const HALF = p`(midway|half way|halfway|(a)? middle|(a)? centre|(a)? mid point|(a)? midway point|(a)? point midway|(a)? point halfway)`;
+const MIDDLE = saying<true>("the middle").said(on(HALF, () => true));
+
+/** A place between others. */
+const BETWEEN = saying<Spot>("place between").said(
+  on(p`${MIDDLE} (between|of|from|along)? (line)? ${PLACED} (and|to|-) ${PLACED}`, ([, a, b], g) => midway(a, b, g)),
+  on(p`${MIDDLE} (of|on|along|in|round|around|down|up) ${LINE}`, ([, line], g) => middleOfLine(line, g)),
+  on(
+    p`(i|we|you)? fold (tape|tape measure|it) (in two|in half|double) between ${PLACED} and ${PLACED} (and there is middle)?`,
+    ([a, b], g) => midway(a, b, g),
+  ),
+  on(p`${MIDDLE} ${LINE}`, ([, line], g) => middleOfLine(line, g), 0.4),
+  on(p`${LINE} (middle|centre|mid point)`, ([line], g) => middleOfLine(line, g), 0.3),
+  on(
+    p`(a)? ${SHARE} (of)? (way|distance|line)? (along|down|up|across)? (from|between)? ${PLACED} (to|and|-|towards|toward) ${PLACED}`,
+    ([share, a, b], g) =>
+      share && a && b && a !== b ? ruled(`part ${share.top}/${share.under} from ${idText(a)} to ${idText(b)}`, [a, b], g) : undefined,
+  ),
+);
+
+export const SPOTS = SPOT.said(
+  on(p`${PLACED}`, ([id]) => (id === undefined ? undefined : { id })),
+  on(p`${BETWEEN}`, ([spot]) => spot),
+  on(p`${SPOT_BELOW}`, ([spot]) => spot, 0.4),
+  on(
+    p`(it|there|here|this|that|this point|that point|this place|that place|same point|same place|last point|point just (made|found|marked|placed)|this mark|that mark|new point)`,
+    () => ({ before: "it" }),
+    0.2,
+  ),
+  on(p`(point|pt)? ${UNPLACED}`, ([unknown = ""]) => ({ unknown })),
+);

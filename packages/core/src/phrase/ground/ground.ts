@@ -1,0 +1,278 @@
+import { MEASUREMENTS } from "../../body/index.js";
+import { inWords } from "../../formula/in-words.js";
+import type { Point } from "../../geometry/point.js";
+import { endOf, type Path, startOf } from "../../geometry/path/path.js";
+import { distance } from "../../geometry/point.js";
+import type { LoadedSystem } from "../../plan/load.js";
+import type { HomeUnit } from "../../quantity/units.js";
+import { run } from "../../run/run.js";
+import { sampleBody } from "../../run/sample.js";
+import { drawnSteps } from "../../report/drawn-steps.js";
+import type { Plan } from "../../plan/plan.js";
+import type { PathStep, Piece, PointStep, Statement } from "../../system/model.js";
+import { definitionsOf, referencesOf } from "../../system/references.js";
+
+/** A line that a sentence may speak of: drawn, an edge of a piece, or the middle of a front or back. */
+export interface KnownLine {
+  /** How the notation names it where a line is asked for. */
+  readonly text: string;
+  /** What it is called, in small words. */
+  readonly words: string;
+  readonly board: string;
+  /** The edge or drawn path it is, for what needs one: `Front.side`, `armhole`. */
+  readonly path?: string;
+  readonly piece?: string;
+  /** The points it runs between, when they have names. */
+  readonly ends?: readonly [string, string];
+  readonly straight: boolean;
+  /** The kind of curve it is drawn as. */
+  readonly like?: string;
+}
+
+export interface KnownPoint {
+  readonly id: string;
+  readonly board: string;
+  /** What its sentence calls it, in small words: `shoulder tip`. */
+  readonly words: string;
+  readonly at: Point | undefined;
+}
+
+export interface KnownFigure {
+  readonly key: string;
+  readonly words: string;
+  /** Whether it is a length round the body: half and a quarter of those are usual. */
+  readonly girth: boolean;
+  readonly length: boolean;
+}
+
+export interface KnownDart {
+  readonly key: string;
+  readonly words: string;
+  readonly point: string;
+  readonly legs: readonly string[];
+  readonly board: string;
+  /** The piece in whose outline it stands. */
+  readonly piece: string | undefined;
+}
+
+export interface KnownEdge {
+  readonly role: string;
+  readonly along: string;
+  readonly fold: boolean;
+}
+
+export interface KnownPiece {
+  readonly key: string;
+  readonly words: string;
+  readonly board: string;
+  readonly edges: readonly KnownEdge[];
+}
+
+/** What a sentence may speak of where it stands: read once from a system, drafted on a body in the middle of its ranges. */
+export interface Ground {
+  readonly unit: HomeUnit;
+  readonly boards: readonly { readonly key: string; readonly words: string }[];
+  /** The board that is being drawn. */
+  readonly board: string;
+  readonly points: ReadonlyMap<string, KnownPoint>;
+  readonly lines: readonly KnownLine[];
+  readonly figures: readonly KnownFigure[];
+  readonly darts: readonly KnownDart[];
+  readonly pieces: readonly KnownPiece[];
+  readonly keys: ReadonlySet<string>;
+  /** The boards whose centre is a fold. */
+  readonly folded: ReadonlySet<string>;
+  /** Which points hang together: one is placed from the other, or a line joins them. */
+  readonly neighbours: ReadonlyMap<string, readonly string[]>;
+  readonly pathOf: (text: string) => Path | undefined;
+}
+
+const smallWords = (text: string): string =>
+  inWords(text)
+    .toLowerCase()
+    .replace(/[^a-z0-9' ]+/g, " ")
+    .replace(/\bcenter\b/g, "centre")
+    .replace(/\s+/g, " ")
+    .trim();
+
+/** Reads what is known of a system; `board` is the one that is being drawn, the first when it is not said. */
+export function groundOf({ plan, read }: Pick<LoadedSystem, "plan" | "read">, board?: string): Ground {
+  const { statements } = read.system;
+  const gathered = new Gathered(plan);
+  for (const statement of statements) gathered.add(statement);
+  const { boards, points, lines, figures, darts, pieces, keys, neighbours, paths } = gathered;
+  return {
+    unit: plan.system.unit,
+    boards,
+    board: board ?? boards[0]?.key ?? "",
+    points,
+    lines,
+    figures,
+    darts: darts.map((dart) => ({ ...dart, piece: pieces.find((piece) => piece.edges.some((e) => e.along.includes(dart.key)))?.key })),
+    pieces,
+    keys,
+    folded: new Set(statements.flatMap((s) => (s.is === "board" && s.centre === "fold" ? [s.key] : []))),
+    neighbours,
+    pathOf: (text) => paths.get(text),
+  };
+}
+
+/** What the statements of a system make known, one after the other. */
+class Gathered {
+  readonly boards: { key: string; words: string }[] = [];
+  readonly points = new Map<string, KnownPoint>();
+  readonly lines: KnownLine[] = [];
+  readonly figures: KnownFigure[] = [];
+  readonly darts: KnownDart[] = [];
+  readonly pieces: KnownPiece[] = [];
+  readonly keys = new Set<string>();
+  readonly neighbours = new Map<string, string[]>();
+  readonly paths = new Map<string, Path>();
+  private readonly places = new Map<string, Point>();
+  private here = "";
+
+  constructor(plan: Plan) {
+    const middle = run(plan, sampleBody(plan));
+    for (const { step, point, path } of drawnSteps(plan, middle)) {
+      if (step.source.is === "point" && point) this.places.set(step.source.id, point);
+      if (step.source.is === "path" && path) this.paths.set(step.source.key, path);
+    }
+    for (const piece of middle.pieces) for (const edge of piece.edges) this.paths.set(`${piece.key}.${edge.role}`, edge.path);
+  }
+
+  add(statement: Statement): void {
+    for (const { kind, name } of definitionsOf(statement)) if (kind !== "point") this.keys.add(name);
+    switch (statement.is) {
+      case "board":
+        this.here = statement.key;
+        if (!this.boards.some((b) => b.key === statement.key)) this.boards.push({ key: statement.key, words: smallWords(statement.title) });
+        break;
+      case "measure":
+      case "set":
+      case "value":
+        this.figures.push({
+          key: statement.key,
+          words: smallWords(statement.key),
+          girth: statement.kind === "girth",
+          length: statement.kind !== "number",
+        });
+        break;
+      case "point":
+        this.addPoint(statement);
+        break;
+      case "path":
+        this.addPath(statement);
+        break;
+      case "piece":
+        this.addPiece(statement);
+    }
+  }
+
+  private addPoint(statement: PointStep): void {
+    const words = smallWords((statement.text ?? "").replace(/[.,;:].*$/, ""));
+    this.points.set(statement.id, { id: statement.id, board: this.here, words, at: this.places.get(statement.id) });
+    // "Down 8 from 1: hip line across": the level has its name from then on.
+    const level = /([a-z]+(?: [a-z]+)?) line,? (?:square(?:d)? )?across/i.exec(statement.text ?? "")?.[1];
+    if (level !== undefined && !/\b(?:starting|a|the|draw)\b/i.test(level))
+      this.lines.push({
+        text: `line across from ${idText(statement.id)}`,
+        words: `${smallWords(level)} line`,
+        board: this.here,
+        straight: true,
+      });
+    for (const { kind, name } of referencesOf(statement)) if (kind === "point") this.tie(statement.id, name);
+  }
+
+  private addPath(statement: PathStep): void {
+    const words = smallWords(statement.key);
+    const ends = this.endsOf(this.paths.get(statement.key), this.here);
+    this.lines.push({
+      text: statement.key,
+      path: statement.key,
+      words,
+      board: this.here,
+      straight: statement.type === "line" || statement.type === "level",
+      ...(statement.like === undefined ? {} : { like: statement.like }),
+      ...(ends ? { ends } : {}),
+    });
+    statement.through.forEach((id, i) => i > 0 && this.tie(statement.through[i - 1] as string, id));
+    const { dart } = statement;
+    if (dart)
+      this.darts.push({
+        key: statement.key,
+        words,
+        point: dart.to[0] as string,
+        legs: dart.legs ?? [],
+        board: this.here,
+        piece: undefined,
+      });
+  }
+
+  private addPiece({ key, title, board, edges = [] }: Piece): void {
+    const known = edges.map(({ role, along, finish }) => ({ role, along: alongText(along), fold: finish === "fold" }));
+    this.pieces.push({ key, words: smallWords(title), board, edges: known });
+    for (const edge of edges) {
+      const line = this.edgeLine(key, board, edge);
+      this.lines.push({ ...line, words: smallWords(edge.role) });
+      if (edge.finish === "fold") this.lines.push({ ...line, words: `centre ${smallWords(title)}` });
+    }
+  }
+
+  private edgeLine(piece: string, board: string, { role, along, finish }: NonNullable<Piece["edges"]>[number]): Omit<KnownLine, "words"> {
+    const path = `${piece}.${role}`;
+    const [only] = along;
+    const drawn = along.length === 1 && only && "path" in only && only.from === undefined ? only.path : undefined;
+    const ids = along.flatMap((item) => ("point" in item ? [item.point] : []));
+    const straight = ids.length === along.length && ids.length === 2;
+    const found = straight ? ([ids[0], ids[1]] as [string, string]) : this.endsOf(this.paths.get(path), board);
+    // The middle of a half is named from its first point down.
+    const ends = found && finish === "fold" && found[0] > found[1] ? ([found[1], found[0]] as const) : found;
+    const text = drawn ?? (straight && ends ? `${idText(ends[0])}-${idText(ends[1])}` : path);
+    return { text, path, board, piece, straight, ...(ends ? { ends } : {}) };
+  }
+
+  private endsOf(path: Path | undefined, board: string): readonly [string, string] | undefined {
+    if (!path) return undefined;
+    const [a, b] = [startOf(path), endOf(path)].map(
+      (p) => [...this.points.values()].find((known) => known.board === board && known.at && distance(known.at, p) < 0.05)?.id,
+    );
+    return a === undefined || b === undefined ? undefined : [a, b];
+  }
+
+  private tie(a: string, b: string): void {
+    if (a === b) return;
+    this.neighbours.set(a, [...(this.neighbours.get(a) ?? []), b]);
+    this.neighbours.set(b, [...(this.neighbours.get(b) ?? []), a]);
+  }
+}
+
+/** The way of an edge as the notation writes it. */
+const alongText = (along: NonNullable<Piece["edges"]>[number]["along"]): string =>
+  along
+    .map((item) => {
+      if ("point" in item) return idText(item.point);
+      const part = item.from === undefined || item.to === undefined ? "" : ` from ${idText(item.from)} to ${idText(item.to)}`;
+      return `${item.path}${part}${item.reversed ? " reversed" : ""}`;
+    })
+    .join(" > ");
+
+/** A point as the notation writes it. */
+export const idText = (id: string): string => (/^[A-Z]+\d/.test(id) ? id : `#${id}`);
+
+/** A figure of the system by what it is called; `length`, `measurement` and the like behind it say no more. */
+export function figureCalled(ground: Ground, said: string): KnownFigure | undefined {
+  const words = said.replace(/^(?:full|total) /, "");
+  const bare = words.replace(/ (?:length|height|width|depth|girth|measurement|measure|line|intake|allowance|amount|size)$/, "");
+  const exact = ground.figures.find((f) => f.words === words) ?? ground.figures.find((f) => f.words === bare);
+  if (exact) return exact;
+  const known = MEASUREMENTS.find(({ name, also }) => [name, ...also].some((n) => n.toLowerCase() === words || n.toLowerCase() === bare));
+  const own = known && ground.figures.find((f) => f.key === known.key);
+  return (
+    own ??
+    ground.figures.find(
+      (f) =>
+        f.words.replace(/ (?:length|height|width|depth|girth|line)$/, "") === bare &&
+        !["back", "front", "dart", "side", "centre"].includes(bare),
+    )
+  );
+}

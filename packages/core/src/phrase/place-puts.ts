@@ -1,0 +1,49 @@
+import type { LineEdit } from "../edit/line-edit.js";
+import { applyEdits } from "../edit/line-edit.js";
+import { insertLines } from "../edit/statement.js";
+import type { LoadedSystem } from "../plan/load.js";
+import type { Put } from "./sheet/sheet.js";
+
+/**
+ * The edits that put statements into a text, each where its sort belongs: measurements and settings to their like, steps behind the
+ * last of their board (or behind `after`, when that stands on it), pieces, shapings and checks at the end.
+ */
+export function editsFor(into: LoadedSystem, puts: readonly Put[], after?: number): LineEdit[] {
+  const { statements } = into.read.system;
+  const lastOf = (is: readonly string[]): number => statements.findLastIndex((s) => is.includes(s.is));
+  const places = new Map<number, string[]>();
+  for (const { sort, board, lines } of puts) {
+    const at =
+      sort === "measure"
+        ? lastOf(["measure", "uses"])
+        : sort === "setting"
+          ? lastOf(["uses", "measure", "set", "choose", "table"])
+          : sort === "step"
+            ? after !== undefined && boardAt(into, after) === board
+              ? after
+              : lastStepOn(into, board)
+            : statements.length - 1;
+    places.set(at, [...(places.get(at) ?? []), ...lines]);
+  }
+  return [...places].flatMap(([at, lines]) => insertLines(into.read, at, lines));
+}
+
+/** The text with statements in it, each where its sort belongs. */
+export const putInto = (into: LoadedSystem, puts: readonly Put[], after?: number): string =>
+  applyEdits(into.read.source, editsFor(into, puts, after));
+
+/** The board that is drawn where a statement stands. */
+export function boardAt({ read }: Pick<LoadedSystem, "read">, index: number): string | undefined {
+  const board = read.system.statements.slice(0, index + 1).findLast((s) => s.is === "board");
+  return board?.is === "board" ? board.key : undefined;
+}
+
+function lastStepOn({ read }: LoadedSystem, board: string): number {
+  let here = "";
+  let last = -1;
+  read.system.statements.forEach((statement, i) => {
+    if (statement.is === "board") here = statement.key;
+    if (here === board && ["board", "point", "path", "value", "evenly", "part"].includes(statement.is)) last = i;
+  });
+  return last === -1 ? read.system.statements.length - 1 : last;
+}

@@ -1,0 +1,68 @@
+import type { LineEdit } from "../edit/line-edit.js";
+import { applyEdits } from "../edit/line-edit.js";
+import { nextPoint } from "../edit/renumber.js";
+import { insertLines } from "../edit/statement.js";
+import { loadSystem, type LoadedSystem } from "../plan/load.js";
+import type { Library } from "../plan/uses.js";
+import type { Statement } from "../system/model.js";
+import { readNotation } from "../system/notation/read.js";
+import { pointText } from "../verb/form.js";
+import { boardAt, editsFor } from "./place-puts.js";
+import { readSentence, type SentenceReading } from "./read-sentence.js";
+
+/** What the quick line would put into the text. */
+export interface QuickReading {
+  readonly lines: readonly string[];
+  readonly edits: readonly LineEdit[];
+  /** How the sentence was understood; nothing of what is typed as notation. */
+  readonly reading: SentenceReading | undefined;
+}
+
+/** Kinds that stand together above the drafting, in the order they are asked for. */
+const ABOVE: readonly (readonly Statement["is"][])[] = [["measure"], ["set", "choose", "table"]];
+
+/**
+ * What is typed into the quick line: notation as it stands, a rule without its number, or a sentence as it is said. `after` is the
+ * statement it goes behind; `chosen` is the reading that is meant where there are several.
+ */
+export function quickReading(typed: string, loaded: LoadedSystem, library: Library, after: number, chosen = 0): QuickReading | undefined {
+  const line = typed.trim();
+  if (line === "") return undefined;
+  const { statements } = loaded.read.system;
+  const notation = asNotation(line, statements, after);
+  if (notation !== undefined)
+    return { lines: [notation], edits: insertLines(loaded.read, placeFor(notation, statements, after), [notation]), reading: undefined };
+  const last = statements.slice(0, after + 1).findLast((s) => s.is === "point");
+  const place = { board: boardAt(loaded, after), it: last?.is === "point" ? pointText(last.id) : undefined };
+  const reading = readSentence(line, loaded, library, place);
+  const puts = reading.status === "refused" ? [] : (reading.readings[chosen]?.puts ?? []);
+  return { lines: puts.flatMap((put) => put.lines), edits: editsFor(loaded, puts, after), reading };
+}
+
+/** A line of the notation: as it was typed, or with the number a rule lacks. */
+function asNotation(line: string, statements: readonly Statement[], after: number): string | undefined {
+  if (isRead([line])) return line;
+  const numbered = `${pointText(nextPoint(statements, after))} ${line}`;
+  return /^[a-z]/.test(line) && isRead([numbered]) && drafts(numbered) ? numbered : undefined;
+}
+
+/** A sentence may begin as a rule does: it is one only when its figures can be read. */
+const drafts = (line: string): boolean =>
+  loadSystem(`system "A"\n${line}\n`).problems.every(({ why }) => !/cannot be read|begins no statement/.test(why));
+
+function isRead(lines: readonly string[]): boolean {
+  const { statements } = readNotation(`system "A"\n${lines.join("\n")}`).system;
+  return statements.length > 0 && statements.every((s) => s.is !== "unread");
+}
+
+/** The statement a line goes behind: measurements and settings to their like, everything else behind the one that is open. */
+export function placeFor(line: string, statements: readonly Statement[], open: number): number {
+  const word = /^\s*([a-z]+)\b/.exec(line)?.[1] ?? "";
+  const among = ABOVE.findIndex((kinds) => (kinds as readonly string[]).includes(word));
+  if (among < 0) return open;
+  const kinds = ABOVE.slice(0, among + 1).flat();
+  return statements.findLastIndex((s) => kinds.includes(s.is));
+}
+
+/** The text with a quick line put in. */
+export const withQuick = (loaded: LoadedSystem, { edits }: QuickReading): string => applyEdits(loaded.read.source, edits);

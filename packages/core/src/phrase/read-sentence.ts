@@ -1,0 +1,231 @@
+import { newProblems } from "../edit/consequences.js";
+import { loadSystem, type LoadedSystem } from "../plan/load.js";
+import type { Library } from "../plan/uses.js";
+import type { Point } from "../geometry/point.js";
+import { run, type Run } from "../run/run.js";
+import { sampleBody } from "../run/sample.js";
+import { drawnSteps } from "../report/drawn-steps.js";
+import { type Ground, groundOf } from "./ground/ground.js";
+import { definitionSaid } from "./definitions.js";
+import { putInto } from "./place-puts.js";
+import { quoted } from "./quoted.js";
+import type { Put } from "./sheet/sheet.js";
+import { type Taken, takenFor } from "./taken-for.js";
+import { type Sense, understand } from "./understand.js";
+
+/** What became of a sentence. */
+export interface SentenceReading {
+  readonly sentence: string;
+  /** Read: it means one thing. Ask: something is missing, or it can be meant in two ways. Refused: it cannot be drawn here. */
+  readonly status: "read" | "ask" | "refused";
+  /** What it means, likeliest first: several only when she is asked which. */
+  readonly readings: readonly Reading[];
+  /** Words that were not understood. */
+  readonly leftover: readonly Leftover[];
+  /** What is missing, or why it cannot be; empty when it was read. */
+  readonly said: string;
+  /** Ways to say it that are understood. */
+  readonly offers: readonly string[];
+}
+
+/** A word that was not understood, and where it stands. */
+export interface Leftover {
+  readonly text: string;
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface Reading {
+  /** What each group of words was taken for. */
+  readonly taken: readonly Taken[];
+  readonly puts: readonly Put[];
+  /** The system with it, and its text. */
+  readonly loaded: LoadedSystem;
+  /** The point that `it` means in the sentence behind it. */
+  readonly it: string | undefined;
+}
+
+/** Where a sentence stands. */
+export interface Place {
+  /** The board that is drawn; the first when it is not said. */
+  readonly board?: string | undefined;
+  /** The point said or placed before. */
+  readonly it?: string | undefined;
+  /** What is known of the system already. */
+  readonly ground?: Ground | undefined;
+}
+
+/** How much likelier a reading must be than the next one, so that it is not asked about. */
+const CLEARLY = 0.75;
+
+/** How much likelier a question must be than what was understood whole, so that it is asked. */
+const RATHER_ASKED = 3;
+
+/**
+ * Reads a sentence as a teacher says it into a system: what it means is drafted on three bodies before it is offered.
+ *
+ * @example readSentence("Square down from 3 three inches.", loadSystem(text)).readings[0]?.puts // "#13 down 3 from #3"
+ */
+export function readSentence(sentence: string, into: LoadedSystem, library: Library = {}, place: Place = {}): SentenceReading {
+  const note = noteOf(sentence);
+  if (note) return noted(sentence, note, into, library);
+  const ground = place.ground ?? groundOf(into, place.board);
+  const defined = definitionSaid(sentence.trim(), ground);
+  if (defined) return noted(sentence, defined, into, library);
+  const whole = understand(sentence, ground, place.it);
+  const aside = whole.understood.length > 0 ? undefined : asideOf(sentence);
+  const sense = aside ? understand(aside.rest, ground, place.it) : whole;
+  const { proved, broken } = provedOf(sense, sentence, aside?.line, into, library);
+  // What words are left over is told of a sentence as it stands.
+  return judged(sentence, proved, broken, aside ? { ...sense, left: [] } : sense);
+}
+
+/** Which of the meanings stands: one that is clearly the likeliest, else a question; else why there is none. */
+function judged(
+  sentence: string,
+  proved: Proved["proved"],
+  broken: string | undefined,
+  { unclear, understood, left }: Sense,
+): SentenceReading {
+  const [first] = proved;
+  const [open] = unclear;
+  const nothing = { sentence, readings: [], leftover: [], said: "", offers: [] };
+  const rather = open?.unclear.status === "ask" && first !== undefined && open.cost < first.cost - RATHER_ASKED;
+  if (first && !rather) {
+    if (proved.length === 1) return { ...nothing, status: "read", readings: proved };
+    return { ...nothing, status: "ask", readings: proved, said: "It can be meant in more than one way." };
+  }
+  if (broken !== undefined && !(open && open.cost < (understood[0]?.cost ?? 0))) return { ...nothing, status: "refused", said: broken };
+  if (open) return { ...nothing, status: open.unclear.status, said: open.unclear.said, offers: open.unclear.offers };
+  const leftover = left.map(({ from, to }) => ({ text: sentence.slice(from, to), from, to }));
+  return { ...nothing, status: "refused", said: "It is not understood.", leftover };
+}
+
+/** So many ways to understand a sentence are drafted. */
+const DRAFTED = 6;
+
+interface Proved {
+  readonly proved: readonly (Reading & { readonly cost: number; readonly draws: string })[];
+  /** Why the likeliest that could not be drafted cannot be. */
+  readonly broken: string | undefined;
+}
+
+/** Those ways to understand a sentence that can be drafted, the likeliest and those that are hardly less so, each that draws something else. */
+function provedOf(sense: Sense, sentence: string, aside: string | undefined, into: LoadedSystem, library: Library): Proved {
+  const proved: (Reading & { cost: number; draws: string })[] = [];
+  let broken: string | undefined;
+  const seen = new Set<string>();
+  for (const understood of sense.understood) {
+    const { sheet, cost } = understood;
+    const [best] = proved;
+    if ((best && cost > best.cost + CLEARLY) || seen.size > DRAFTED) break;
+    const wrote = sheet.written();
+    const key = JSON.stringify(wrote);
+    if (seen.has(key)) continue;
+    seen.add(key);
+    const puts = withAside(withSentence(wrote, sentence), aside);
+    const proof = prove(into, putInto(into, puts), library);
+    if (proof.fault !== undefined) broken ??= proof.fault;
+    else if (!proved.some(({ draws }) => draws === proof.draws))
+      proved.push({
+        taken: aside === undefined ? takenFor(understood) : [],
+        puts,
+        loaded: proof.loaded,
+        it: sheet.lastPoint(),
+        cost,
+        draws: proof.draws,
+      });
+  }
+  return { proved, broken };
+}
+
+function noted(sentence: string, note: Put, into: LoadedSystem, library: Library): SentenceReading {
+  const text = putInto(into, [note]);
+  const loaded = loadSystem(text, library, into);
+  const [problem] = newProblems(into, loaded);
+  if (problem) return { sentence, status: "refused", readings: [], leftover: [], said: `${problem.why} ${problem.fix}`.trim(), offers: [] };
+  return { sentence, status: "read", readings: [{ taken: [], puts: [note], loaded, it: undefined }], leftover: [], said: "", offers: [] };
+}
+
+/** Statements that keep a sentence: points and what is drawn, figures and shapings. */
+const KEEPS_SENTENCE = /^(?:#?[A-Z]{0,2}\d|(?:line|level|curve|arc|blend|trace|join|dart|value|shape)\b)/;
+
+/** Her sentence stays with the first of the statements that can keep it; the points that only help to find others say nothing. */
+function withSentence(puts: readonly Put[], sentence: string): readonly Put[] {
+  const keeps = ({ lines, helps }: Put): boolean =>
+    helps !== true && lines.length === 1 && KEEPS_SENTENCE.test(lines[0] ?? "") && !/"\s*$/.test(lines[0] ?? "");
+  const at = puts.findIndex(keeps);
+  return puts.map((put, i) => (i === at ? { ...put, lines: [`${put.lines[0] ?? ""}  "${quoted(sentence)}"`] } : put));
+}
+
+/** A sentence for the people at the table: it places nothing. */
+function noteOf(sentence: string): Put | undefined {
+  const [, said] = /^\s*(?:careful|caution|warning|danger|take care|safety)\s*[:!,.]\s*(.+)$/i.exec(sentence) ?? [];
+  if (said === undefined) return undefined;
+  return { sort: "end", board: "", lines: [`caution "${quoted(said)}"`] };
+}
+
+/** What stands in brackets is said beside the rule: a warning, or a reason. */
+function asideOf(sentence: string): { readonly rest: string; readonly line: string } | undefined {
+  const match = /\(([^()]*[a-z]{3}[^()]*)\)/i.exec(sentence);
+  if (!match) return undefined;
+  const said = (match[1] ?? "").replace(/[.!]+$/, "");
+  const kind = /\b(?:never|not|don't|mind|careful|watch|avoid|beware|no )\b/i.test(said) ? "watch" : "why";
+  return {
+    rest: `${sentence.slice(0, match.index)} ${sentence.slice(match.index + match[0].length)}`,
+    line: `  ${kind} "${quoted(said)}"`,
+  };
+}
+
+function withAside(puts: readonly Put[], line: string | undefined): readonly Put[] {
+  if (line === undefined) return puts;
+  const at = puts.findLastIndex(({ sort }) => sort === "step");
+  return puts.map((put, i) => (i === at ? { ...put, lines: [...put.lines, line] } : put));
+}
+
+const BODIES = [0.25, 0.5, 0.75];
+
+type Proof = { readonly fault: string } | { readonly fault?: undefined; readonly draws: string; readonly loaded: LoadedSystem };
+
+/**
+ * Drafts a text with new statements on three bodies: why it cannot be, or what the new statements draw, to tell readings apart that
+ * only say it otherwise.
+ */
+export function prove(before: LoadedSystem, text: string, library: Library): Proof {
+  const after = loadSystem(text, library, before);
+  const [problem] = newProblems(before, after);
+  if (problem) return { fault: `${problem.why} ${problem.fix}`.trim() };
+  const draws: unknown[] = [];
+  for (const share of BODIES) {
+    const was = run(before.plan, sampleBody(before.plan, share));
+    const is = run(after.plan, sampleBody(after.plan, share));
+    const fault = failedOf(was, is, after);
+    if (fault !== undefined) return { fault };
+    draws.push(...drawnNew(before, after, is));
+  }
+  const known = new Set(before.system.statements.map((s) => JSON.stringify(s)));
+  const others = after.system.statements.filter((s) => !["point", "path", "measure"].includes(s.is)).map((s) => JSON.stringify(s));
+  return { loaded: after, draws: JSON.stringify([draws.map((d) => JSON.stringify(d)).sort(), others.filter((s) => !known.has(s))]) };
+}
+
+/** What fails on a body that did not fail before. */
+function failedOf(was: Run, is: Run, { system }: LoadedSystem): string | undefined {
+  const failed = new Set(was.outcomes.flatMap((o) => (o.status === "failed" ? [o.why] : [])));
+  for (const outcome of is.outcomes)
+    if (outcome.status === "failed" && !failed.has(outcome.why)) return `${outcome.why} ${outcome.fix}`.trim();
+  if (!system.statements.some((s) => PIECEWORK.has(s.is))) return undefined;
+  const broke = is.shapings.slice(was.shapings.length).flatMap(({ outcome }) => (outcome.status === "failed" ? [outcome] : []))[0];
+  return broke && `${broke.why} ${broke.fix}`;
+}
+
+/** The points and lines that are new on a draft, to a twentieth of a millimetre. */
+function drawnNew(before: LoadedSystem, after: LoadedSystem, is: Run): unknown[] {
+  const { points, paths } = before.plan.scope;
+  const near = ({ x, y }: Point): number[] => [Math.round(x * 20), Math.round(y * 20)];
+  return drawnSteps(after.plan, is).flatMap(({ step: { source }, point, path }): unknown[] => {
+    if (source.is === "point") return point && !points.has(source.id) ? [near(point)] : [];
+    return source.is === "path" && path && !paths.has(source.key) ? [path.segments.map((c) => [c.p0, c.p1, c.p2, c.p3].map(near))] : [];
+  });
+}
+
+const PIECEWORK: ReadonlySet<string> = new Set(["shape", "piece", "pieceFrom", "amend"]);

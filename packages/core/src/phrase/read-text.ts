@@ -1,0 +1,200 @@
+import { measurementCalled } from "../body/index.js";
+import { applyEdits } from "../edit/line-edit.js";
+import { newProblems } from "../edit/consequences.js";
+import { insertLines } from "../edit/statement.js";
+import { readNotation } from "../system/notation/read.js";
+import { loadSystem, type LoadedSystem } from "../plan/load.js";
+import type { Library } from "../plan/uses.js";
+import type { HomeUnit } from "../quantity/units.js";
+import { groundOf } from "./ground/ground.js";
+import { measureLine } from "./measure-line.js";
+import { putInto } from "./place-puts.js";
+import { readSentence, type SentenceReading } from "./read-sentence.js";
+import { tokensOf } from "./words/tokens.js";
+
+/** A handout read sentence by sentence. */
+export interface TextReading {
+  readonly sentences: readonly SentenceReading[];
+  /** The system with all that was read. */
+  readonly loaded: LoadedSystem;
+}
+
+export interface TextPlace {
+  /** The system it is read into; a new one when there is none. */
+  readonly into?: LoadedSystem | undefined;
+  readonly library?: Library;
+  readonly unit?: HomeUnit | undefined;
+  readonly board?: string | undefined;
+}
+
+/** A line of several sentences is read as one when it is no longer than this, in words and signs. */
+const AS_ONE = 70;
+
+/** Reads a handout as it was typed or pasted: headings, lists and sentences, each into what those above it left. */
+export function* readingText(handout: string, { into, library = {}, unit = "in", board }: TextPlace): Generator<TextReading, TextReading> {
+  let loaded = into ?? loadSystem(`system "New system"\n  garment block · unit ${unit}\n`);
+  let it: string | undefined;
+  let here = board;
+  const sentences: SentenceReading[] = [];
+  const take = (reading: SentenceReading): void => {
+    sentences.push(reading);
+    const [meant] = reading.status === "read" ? reading.readings : [];
+    if (!meant) return;
+    loaded = meant.loaded;
+    it = meant.it ?? it;
+    here = meant.puts.findLast(({ sort }) => sort === "step")?.board ?? here;
+  };
+  for (const line of handout.split(/\r\n|\r|\n/)) {
+    const bare = line.trim();
+    if (bare === "") continue;
+    const notation = notationOf(line, loaded, library);
+    const heading = notation ?? headingOf(bare, loaded, library);
+    if (heading) {
+      take(heading.reading);
+      here = heading.board ?? here;
+      it = undefined;
+    } else
+      for (const sentence of readLine(bare, loaded, library, here, it)) {
+        // What stands behind it in the line is read into what it left.
+        take(sentence.again ? readSentence(sentence.text, loaded, library, { ground: groundOf(loaded, here), it }) : sentence.reading);
+      }
+    yield { sentences, loaded };
+  }
+  return { sentences, loaded };
+}
+
+/** Reads a whole handout at once. */
+export function readText(handout: string, place: TextPlace): TextReading {
+  const steps = readingText(handout, place);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
+}
+
+/** A line that is notation already stands as it is: a statement, or what is said more of the one above. */
+function notationOf(line: string, loaded: LoadedSystem, library: Library): { reading: SentenceReading; board?: string } | undefined {
+  const { statements } = readNotation(`system "A"\n${line.trim()}\n`).system;
+  const [statement, more] = statements;
+  if (!statement || more || statement.is === "unread") return undefined;
+  const board = statement.is === "board" ? statement.key : undefined;
+  const sort =
+    statement.is === "measure"
+      ? "measure"
+      : ["set", "choose", "table"].includes(statement.is)
+        ? "setting"
+        : ["point", "path", "value", "evenly", "part"].includes(statement.is)
+          ? "step"
+          : "end";
+  const here = loaded.read.system.statements.findLast((s) => s.is === "board");
+  const put = { sort, board: here?.is === "board" ? here.key : "", lines: [line.trim()] } as const;
+  const text =
+    statement.is === "board"
+      ? applyEdits(loaded.read.source, insertLines(loaded.read, lastOfBoards(loaded), put.lines))
+      : putInto(loaded, [put]);
+  const after = loadSystem(text, library, loaded);
+  if (newProblems(loaded, after).length > 0) return undefined;
+  return { reading: { ...read(line.trim(), put.lines, after) }, ...(board === undefined ? {} : { board }) };
+}
+
+type Part = { readonly again: false; readonly reading: SentenceReading } | { readonly again: true; readonly text: string };
+
+/** The sentences of a line: the line as one where it is understood so, else each by itself. */
+function readLine(line: string, loaded: LoadedSystem, library: Library, board: string | undefined, it: string | undefined): Part[] {
+  const place = { ground: groundOf(loaded, board), it };
+  const listed = LIST_MARK.exec(line)?.[0] ?? "";
+  const parts = sentencesOf(line.slice(listed.length)).map((part, i) => (i === 0 ? listed + part : part));
+  if (parts.length === 1 || tokensOf(line).length <= AS_ONE) {
+    const whole = readSentence(line, loaded, library, place);
+    if (whole.status === "read" || parts.length === 1) {
+      const bare = line.replace(LIST_MARK, "");
+      if (whole.status === "read" || bare === line) return [{ again: false, reading: whole }];
+      const unnumbered = readSentence(bare, loaded, library, place);
+      return [{ again: false, reading: unnumbered.status === "refused" ? whole : { ...unnumbered, sentence: line } }];
+    }
+  }
+  return parts.map((text) => ({ again: true, text }));
+}
+
+/** A number or a sign before a line of a list. */
+const LIST_MARK = /^(?:[-–—*•·]\s+|\(?\d{1,3}[.):]\s+|\(?[a-z][.)]\s+|step \d+\s*[.:)]\s*)/i;
+
+/** The sentences of a paragraph: a full stop behind a unit or a number ends none unless a new sentence begins behind it. */
+function sentencesOf(line: string): string[] {
+  return line.split(/(?<=[a-z0-9)\]½¼¾⅓⅔⅛⅜⅝⅞"″”][.!?]["”]?)\s+(?=["“]?[A-Z])/).filter((part) => part.trim() !== "");
+}
+
+const GARMENT_PARTS =
+  /^(?:the\s+)?(?:draft(?:ing)?\s+(?:of\s+)?(?:the\s+)?)?((?:upper |under |top |left |right |half )?(?:back|front|sleeve|collar|skirt|cuff|yoke|hood|trousers?|bodice|facing|pocket|waistband|gusset)s?(?: (?:bodice|skirt|draft|piece|block|sleeve|leg))?)\s*:?$/i;
+
+/** A heading: a board of its own for a part of the garment, else a part of the handout; or the measurements that are needed. */
+function headingOf(line: string, loaded: LoadedSystem, library: Library): { reading: SentenceReading; board?: string } | undefined {
+  const needed =
+    /^(?:you (?:will )?need|measurements?(?: needed| required)?|needed|take|you need the following measurements)\s*:\s*(.+)$/i.exec(
+      line,
+    )?.[1];
+  if (needed !== undefined) return measurementsOf(line, needed, loaded, library);
+  const part = GARMENT_PARTS.exec(line)?.[1];
+  if (part === undefined) return undefined;
+  const title = part.charAt(0).toUpperCase() + part.slice(1).toLowerCase();
+  const boards = loaded.read.system.statements.flatMap((s) => (s.is === "board" ? [s] : []));
+  const known = boards.find((b) => b.title.toLowerCase() === title.toLowerCase());
+  if (known) return { reading: read(line, [], loaded), board: known.key };
+  const taken = new Set(boards.map((b) => b.key));
+  const key = [...title.toUpperCase().replace(/[^A-Z]/g, ""), ..."ABCDEFGHJKLMNPQRSTUVWXYZ"].find((c) => !taken.has(c));
+  if (key === undefined) return undefined;
+  const board = `board ${key} "${title}" · centre fold`;
+  const { statements } = loaded.read.system;
+  const text = applyEdits(loaded.read.source, insertLines(loaded.read, lastOfBoards(loaded), [board]));
+  void statements;
+  return { reading: read(line, [board], loadSystem(text, library, loaded)), board: key };
+}
+
+/** A board stands behind the steps of those before it, and before the pieces. */
+function lastOfBoards({ read: { system } }: LoadedSystem): number {
+  const first = system.statements.findIndex((s) => s.is === "piece" || s.is === "pieceFrom" || s.is === "shape" || s.is === "check");
+  return (first === -1 ? system.statements.length : first) - 1;
+}
+
+function measurementsOf(line: string, said: string, loaded: LoadedSystem, library: Library): { reading: SentenceReading } | undefined {
+  const names = said
+    .replace(/\.$/, "")
+    .split(/,|;|\band\b/)
+    .map((name) =>
+      name
+        .trim()
+        .toLowerCase()
+        .replace(/^(?:the|your|a)\s+/, ""),
+    )
+    .filter(Boolean);
+  const known = names.map((name) => measurementCalled(name));
+  const has = new Set(loaded.read.system.statements.flatMap((s) => (s.is === "measure" ? [s.key] : [])));
+  if (known.every((measure) => measure === undefined)) return undefined;
+  const unit = loaded.read.system.unit;
+  const missing = names.filter((_, i) => known[i] === undefined);
+  const lines = known.flatMap((measure) => (measure && !has.has(measure.key) ? [measureLine(measure.key, unit)] : []));
+  const text = putInto(loaded, [{ sort: "measure", board: "", lines }]);
+  const reading = read(line, lines, loadSystem(text, library, loaded));
+  if (missing.length === 0) return { reading };
+  return {
+    reading: {
+      ...reading,
+      status: "ask",
+      leftover: missing.map((text) => ({
+        text,
+        from: line.toLowerCase().indexOf(text),
+        to: line.toLowerCase().indexOf(text) + text.length,
+      })),
+      said: `No measurement is known by the name ${missing.join(", ")}.`,
+    },
+  };
+}
+
+const read = (sentence: string, lines: readonly string[], loaded: LoadedSystem): SentenceReading => ({
+  sentence,
+  status: "read",
+  readings: [{ taken: [], puts: lines.length === 0 ? [] : [{ sort: "setting", board: "", lines }], loaded, it: undefined }],
+  leftover: [],
+  said: "",
+  offers: [],
+});
