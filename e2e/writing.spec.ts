@@ -74,7 +74,7 @@ for (const [slug, text, points] of [
     await page.getByText("Handout", { exact: true }).click();
     await paste(page, sentences.join("\n"));
     await expect(page.getByText(/lines want mending/)).toBeVisible();
-    await page.getByRole("button", { name: /Take what all \d+ likely mean/ }).click();
+    await page.getByRole("button", { name: /Put in all \d+ that are understood/ }).click();
     await expect(page.getByText(/Every line is understood/)).toBeVisible();
     const mine = loadSystem(await keptText(page));
     expect(mine.problems).toEqual([]);

@@ -1,6 +1,9 @@
 /** How two figures of an amount hang together: what must stand in brackets when more is done to it. */
 export type Bond = "one" | "product" | "sum";
 
+/** Stands in a formula before a measurement of the known list that the system does not ask for yet. */
+export const COMES_ALONG = "¤";
+
 /** An amount as it was said. */
 export interface Amount {
   /** As a formula. */

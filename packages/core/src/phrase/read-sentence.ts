@@ -9,7 +9,7 @@ import { type Ground, groundOf } from "./ground/ground.js";
 import { definitionSaid } from "./definitions.js";
 import { putInto } from "./place-puts.js";
 import { quoted } from "./quoted.js";
-import type { Put } from "./sheet/sheet.js";
+import { type Put, withMeasures } from "./sheet/sheet.js";
 import { type Taken, takenFor } from "./taken-for.js";
 import { type Sense, understand } from "./understand.js";
 
@@ -140,11 +140,12 @@ function provedOf(sense: Sense, sentence: string, aside: string | undefined, int
 }
 
 function noted(sentence: string, note: Put, into: LoadedSystem, library: Library): SentenceReading {
-  const text = putInto(into, [note]);
+  const puts = withMeasures([note], into.read.system.unit);
+  const text = putInto(into, puts);
   const loaded = loadSystem(text, library, into);
   const [problem] = newProblems(into, loaded);
   if (problem) return { sentence, status: "refused", readings: [], leftover: [], said: `${problem.why} ${problem.fix}`.trim(), offers: [] };
-  return { sentence, status: "read", readings: [{ taken: [], puts: [note], loaded, it: undefined }], leftover: [], said: "", offers: [] };
+  return { sentence, status: "read", readings: [{ taken: [], puts, loaded, it: undefined }], leftover: [], said: "", offers: [] };
 }
 
 /** Statements that keep a sentence: points and what is drawn, figures and shapings. */

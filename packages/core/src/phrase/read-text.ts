@@ -8,7 +8,9 @@ import type { Library } from "../plan/uses.js";
 import type { HomeUnit } from "../quantity/units.js";
 import { groundOf } from "./ground/ground.js";
 import { measureLine } from "./measure-line.js";
+import type { Statement } from "../system/model.js";
 import { putInto } from "./place-puts.js";
+import type { Sort } from "./sheet/sheet.js";
 import { readSentence, type SentenceReading } from "./read-sentence.js";
 import { tokensOf } from "./words/tokens.js";
 
@@ -47,7 +49,7 @@ export function* readingText(handout: string, { into, library = {}, unit = "in",
   for (const line of handout.split(/\r\n|\r|\n/)) {
     const bare = line.trim();
     if (bare === "") continue;
-    const notation = notationOf(line, loaded, library);
+    const notation = notationOf(line, loaded, library, here);
     const heading = notation ?? headingOf(bare, loaded, library);
     if (heading) {
       take(heading.reading);
@@ -72,29 +74,38 @@ export function readText(handout: string, place: TextPlace): TextReading {
   }
 }
 
-/** A line that is notation already stands as it is: a statement, or what is said more of the one above. */
-function notationOf(line: string, loaded: LoadedSystem, library: Library): { reading: SentenceReading; board?: string } | undefined {
-  const { statements } = readNotation(`system "A"\n${line.trim()}\n`).system;
-  const [statement, more] = statements;
+const SORTS: { readonly [K in Statement["is"]]?: Sort } = {
+  measure: "measure",
+  set: "setting",
+  choose: "setting",
+  table: "setting",
+  point: "step",
+  path: "step",
+  value: "step",
+  evenly: "step",
+  part: "step",
+};
+
+/** A line that is notation already stands as it is. */
+function notationOf(line: string, loaded: LoadedSystem, library: Library, here: string | undefined): Heading | undefined {
+  const typed = line.trim();
+  const [statement, more] = readNotation(`system "A"\n${typed}\n`).system.statements;
   if (!statement || more || statement.is === "unread") return undefined;
-  const board = statement.is === "board" ? statement.key : undefined;
-  const sort =
-    statement.is === "measure"
-      ? "measure"
-      : ["set", "choose", "table"].includes(statement.is)
-        ? "setting"
-        : ["point", "path", "value", "evenly", "part"].includes(statement.is)
-          ? "step"
-          : "end";
-  const here = loaded.read.system.statements.findLast((s) => s.is === "board");
-  const put = { sort, board: here?.is === "board" ? here.key : "", lines: [line.trim()] } as const;
-  const text =
-    statement.is === "board"
-      ? applyEdits(loaded.read.source, insertLines(loaded.read, lastOfBoards(loaded), put.lines))
-      : putInto(loaded, [put]);
+  const isBoard = statement.is === "board";
+  const last = loaded.read.system.statements.findLast((s) => s.is === "board");
+  const board = here ?? (last?.is === "board" ? last.key : "");
+  const text = isBoard
+    ? applyEdits(loaded.read.source, insertLines(loaded.read, lastOfBoards(loaded), [typed]))
+    : putInto(loaded, [{ sort: SORTS[statement.is] ?? "end", board, lines: [typed] }]);
   const after = loadSystem(text, library, loaded);
   if (newProblems(loaded, after).length > 0) return undefined;
-  return { reading: { ...read(line.trim(), put.lines, after) }, ...(board === undefined ? {} : { board }) };
+  return { reading: read(typed, [typed], after), ...(isBoard ? { board: statement.key } : {}) };
+}
+
+/** A line that is no sentence: what it puts in, and the board it begins. */
+interface Heading {
+  readonly reading: SentenceReading;
+  readonly board?: string;
 }
 
 type Part = { readonly again: false; readonly reading: SentenceReading } | { readonly again: true; readonly text: string };
@@ -128,7 +139,7 @@ const GARMENT_PARTS =
   /^(?:the\s+)?(?:draft(?:ing)?\s+(?:of\s+)?(?:the\s+)?)?((?:upper |under |top |left |right |half )?(?:back|front|sleeve|collar|skirt|cuff|yoke|hood|trousers?|bodice|facing|pocket|waistband|gusset)s?(?: (?:bodice|skirt|draft|piece|block|sleeve|leg))?)\s*:?$/i;
 
 /** A heading: a board of its own for a part of the garment, else a part of the handout; or the measurements that are needed. */
-function headingOf(line: string, loaded: LoadedSystem, library: Library): { reading: SentenceReading; board?: string } | undefined {
+function headingOf(line: string, loaded: LoadedSystem, library: Library): Heading | undefined {
   const needed =
     /^(?:you (?:will )?need|measurements?(?: needed| required)?|needed|take|you need the following measurements)\s*:\s*(.+)$/i.exec(
       line,
@@ -144,9 +155,7 @@ function headingOf(line: string, loaded: LoadedSystem, library: Library): { read
   const key = [...title.toUpperCase().replace(/[^A-Z]/g, ""), ..."ABCDEFGHJKLMNPQRSTUVWXYZ"].find((c) => !taken.has(c));
   if (key === undefined) return undefined;
   const board = `board ${key} "${title}" · centre fold`;
-  const { statements } = loaded.read.system;
   const text = applyEdits(loaded.read.source, insertLines(loaded.read, lastOfBoards(loaded), [board]));
-  void statements;
   return { reading: read(line, [board], loadSystem(text, library, loaded)), board: key };
 }
 

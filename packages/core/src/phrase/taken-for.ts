@@ -1,6 +1,6 @@
 import type { Item } from "./clause.js";
 import { idText } from "./ground/ground.js";
-import type { Line, Spot } from "./meaning.js";
+import { COMES_ALONG, type Line, type Spot } from "./meaning.js";
 import type { Understood } from "./understand.js";
 
 /** A group of words of a sentence, and what it was taken for, in the words of the notation. */
@@ -13,7 +13,7 @@ export interface Taken {
 /** What each group of words was taken for, in their order; words that say nothing are passed over. */
 export const takenFor = ({ cover, tokens }: Understood): Taken[] =>
   cover.items.flatMap(({ item, from, to }) => {
-    const as = itemText(item);
+    const as = itemText(item).replaceAll(COMES_ALONG, "");
     const [first, last] = [tokens[from], tokens[to - 1]];
     return as === "" || !first || !last ? [] : [{ from: first.from, to: last.to, as }];
   });

@@ -36,19 +36,27 @@ interface Way {
 }
 
 /** So far along a line from a point of it, as a rule; from its far end, back along it. */
-export function alongBy({ line, amount, from, way, back }: Way, sheet: Sheet): [Sheet, string] {
+export function alongBy(said: Way, sheet: Sheet): [Sheet, string] {
+  const { line, way, back } = said;
   const [on, text] = sheet.line(line);
-  const by = laidOff(amount, on);
-  if (!from && on.empty && line.ends && way === undefined) throw ask("From which end, and which way?");
-  if (!from && on.it === undefined) throw ask("From which point?");
-  const [at, id] = on.spot(from ?? { before: "it" });
+  const by = laidOff(said.amount, on);
+  const [at, id] = on.spot(beginning(said, on));
   if (at.boardOf(id) !== line.board) throw NOT_SO;
   const axis = way === "back" ? undefined : way;
-  if (line.text.startsWith("line across from ")) return [at, `${axis === undefined ? "out" : sideOf(axis)} ${by.formula} from ${id}`];
+  const level = line.text.startsWith("line across from ");
+  if (level) return [at, `${axis === undefined ? "out" : sideOf(axis)} ${by.formula} from ${id}`];
   const run = runOf(line, at);
   const straight = run !== undefined && line.straight && axis !== undefined && !back && liesAlong(run, axis);
   if (straight) return [at, `${sideOf(axis)} ${by.formula} from ${id}`];
   return [at, `along ${text} from ${id}, ${isBackward(at.at(id), run, axis, back) ? negative(by) : by.formula}`];
+}
+
+/** The place it is measured from; without one, the point said before. */
+function beginning({ from, line, way }: Way, sheet: Sheet): Spot {
+  if (from) return from;
+  if (sheet.empty && line.ends && way === undefined) throw ask("From which end, and which way?");
+  if (sheet.it === undefined) throw ask("From which point?");
+  return { before: "it" };
 }
 
 function isBackward(here: Point | undefined, run: Run | undefined, axis: Heading | undefined, back: boolean): boolean {

@@ -61,6 +61,9 @@ const EQUALS = saying<Act>("equal").said(
     p`(check|check that|make sure|make sure that|see that) (:)? ${AMOUNT} (=|is|equals|measures|is equal to|is same as|should be|must be|comes to) ${AMOUNT}`,
     ([a, b]) => equalAmounts(a, b),
   ),
+  on(p`(check|check that) (:)? ${BOTH} (equal|same|same length|of same length|alike) (to)? (within ${MEASURED})?`, ([both, within]) =>
+    equal(both, within),
+  ),
   on(p`${EDGE} ${SHOULD} (as long as|same length as|equal to) ${EDGE}`, ([a, , b]) =>
     a !== undefined && b !== undefined ? equal([a, b], undefined) : undefined,
   ),
@@ -155,6 +158,7 @@ const SEWN = saying<Act>("sew").said(
     ([a, b, by]) => sewn(a, b, by),
     0.1,
   ),
+  on(p`(sew|stitch|seam) ${EDGE} (to|with|onto) ${EDGE} (together)?`, ([a, b]) => sewn(a, b, undefined), 0.1),
   on(p`${EDGE} (is|are|to be|must be)? (sewn|joined|stitched) (to|with|into|onto) ${EDGE}`, ([a, b]) => sewn(a, b, undefined), 0.1),
 );
 function sewn(a: string | undefined, b: string | undefined, by: Amount | undefined): Act | undefined {

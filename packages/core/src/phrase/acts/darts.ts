@@ -256,6 +256,8 @@ function close(
 const CLOSING = saying<Act>("close a dart").said(
   on(p`${SHUT} ${DART} ${OPENS}`, ([, dart, opens]) => close(dart, opens)),
   on(p`${SHUT} ${DART}`, ([, dart]) => close(dart, undefined), 0.2),
+  on(p`(move|transfer|swing|shift|pivot) ${DART} (to|into|onto) ${LINE} at ${SPOT}`, ([dart, , opens]) => close(dart, opens)),
+  on(p`(move|transfer|swing|shift|pivot) ${DART} (to|into|onto) ${LINE}`, ([dart, line]) => close(dart, line), 0.4),
   on(p`(move|transfer|swing|shift|pivot) ${DART} (to|into|onto) ${SPOT}`, ([dart, opens]) => close(dart, opens)),
   on(p`(pivot|turn|turning|pivoting) (on|about|round|around) ${SPOT} (:|,|and|;)? ${SHUT} ${DART} ${OPENS}`, ([about, , dart, opens]) =>
     close(dart, opens, undefined, about),

@@ -79,10 +79,10 @@ const GAP = saying<true>("from point to point").said(
 const THROUGH = listOf("points to draw through", SPOT, GAP, 2);
 
 const RULED = saying<true>("join").said(
-  on(p`(join|connect|link|unite) (up)?`, () => true),
+  on(p`(join|connect|link|unite|joining|connecting) (up)?`, () => true),
   on(p`(draw|rule|make|run|put in|pencil in|mark in|sketch)`, () => true, 0.2),
   on(p`(straight)? (line|lines|guideline|guide line|guide)`, () => true, 0.2),
-  on(p`(draw|rule|make|put in|run) (a|an)? (new)? (straight)? (line|guideline|guide line|guide)`, () => true),
+  on(p`(draw|rule|make|put in|run) (a|an)? (new)? (straight)? (line|guideline|guide line|guide) (connecting|joining|through)?`, () => true),
 );
 
 const merge = (manners: readonly Manner[]): Manner => Object.assign({}, ...manners) as Manner;
@@ -165,6 +165,11 @@ function pairs(ways: readonly (readonly [Spot, Spot])[]): Act {
 }
 
 const JOINED = saying<Act>("join").said(
+  on(
+    p`${RULED} (from|between|points|point)? ${THROUGH} (:|,) ${CALLED_LINE} (line|seam|edge)?`,
+    ([, spots = [], name = ""]) => drawn(spots, {}, keyOf(name), undefined),
+    -0.2,
+  ),
   on(p`${RULED} ${PAIRS}`, ([, ways = []]) => pairs(ways), -1.2),
   on(p`${RULED} (from|between|points|point)? ${THROUGH}`, ([, spots = []]) => drawn(spots, {}, undefined, undefined)),
   on(p`${RULED} ${MANNER} (from|between|through)? ${THROUGH}`, ([, manner = {}, spots = []]) => drawn(spots, manner, undefined, undefined)),
@@ -172,6 +177,17 @@ const JOINED = saying<Act>("join").said(
     p`(draw|make)? ${MANNER} (from|between|through|joining) ${THROUGH}`,
     ([manner = {}, spots = []]) => drawn(spots, manner, undefined, undefined),
     0.1,
+  ),
+  on(
+    p`(draw|make)? ${MANNER} from ${SPOT} to ${SPOT} ,? (passing)? (through|via|by|touching) ${SPOT}`,
+    ([manner = {}, a, b, c]) => (a && b && c ? drawn([a, c, b], manner, undefined, undefined) : undefined),
+    -0.3,
+  ),
+  on(p`${SPOT} -> ${SPOT} (:|,)? (straight|straight line|line)`, ([a, b]) =>
+    a && b ? drawn([a, b], {}, undefined, undefined) : undefined,
+  ),
+  on(p`(shape|draw|curve) ${LINE} ${MANNER} (from|through|between) ${THROUGH}`, ([line, manner = {}, spots = []]) =>
+    redrawn(line, spots, manner),
   ),
   on(p`${THROUGH} (is|are) (joined|connected|drawn)`, ([spots = []]) => drawn(spots, {}, undefined, undefined)),
   // A line that is there already is drawn again, in its own kind unless another is said.

@@ -23,7 +23,7 @@ const only = (bag: Bag, most: Parameters<Bag["holds"]>[0] = {}): void => {
 };
 const oneAmount = (bag: Bag, sheet: Sheet): Amount | undefined => {
   const [amount, more] = bag.all("amount");
-  if (more) throw NOT_SO;
+  if (more || amount?.as === "wide" || amount?.as === "each") throw NOT_SO;
   return amount && laidOff(amount.amount, sheet);
 };
 const headingOf = (bag: Bag): Heading | undefined => {
@@ -202,7 +202,7 @@ export const pathOf = (line: Line): string => {
 export const keyFrom = (line: Line): string => (line.role ?? line.path ?? line.text).replace(/^.*\./, "").replace(/\W+/g, "_");
 
 const MIRROR = saying<Act>("mirror").said(
-  on(p`(mirror|reflect|flip|turn over) ${SPOT} ${IN_LINE} ${LINE}`, ([spot, , line]) => mirror(spot, line)),
+  on(p`(mirror|reflect|flip|turn over|copy|prick) ${SPOT} ${IN_LINE} ${LINE}`, ([spot, , line]) => mirror(spot, line)),
   on(p`(mirror|reflect) ${SPOT}`, ([spot]) => spot && mirrorInFold(spot), 0.5),
   on(p`${SPOT} (mirrored|reflected|flipped) (in|over|across|about|on|along) ${LINE}`, ([spot, line]) => mirror(spot, line)),
   on(p`(mirror image|reflection|mirror) of ${SPOT} ${IN_LINE} ${LINE}`, ([spot, , line]) => mirror(spot, line)),
@@ -306,7 +306,7 @@ const SWING = saying<Act>("swing").said(
     ([from, by, line]) => swing(from, by, line),
   ),
   on(
-    p`swing ${AMOUNT} from ${SPOT} (round|around|over|down|up|across|out)? (to|till|until|onto) (it|you)? (hits|meets|touches|reaches|cuts|meet|hit|touch)? ${LINE} ${WHICH}`,
+    p`swing (an arc of|a length of|an arc)? ${AMOUNT} from ${SPOT} (round|around|over|down|up|across|out)? (to|till|until|onto) (it|you)? (hits|meets|touches|reaches|cuts|meet|hit|touch)? ${LINE} ${WHICH}`,
     ([by, from, line, which]) => swing(from, by, line, which),
   ),
   on(p`with (centre)? ${SPOT} (as centre)? (and|,) (a)? radius (of|is)? ${AMOUNT} ,? ${STRIKE} ${LINE}`, ([from, by, , line]) =>
@@ -410,6 +410,10 @@ const ANGLED = saying<Act>("at an angle").said(
     p`,? (at|at an angle of|with an angle of|inclined at|sloping at) ${DEGREES} (to level|from level|to horizontal)?`,
     ([degrees]) => angled(degrees, undefined, false),
     0.2,
+  ),
+  on(
+    p`,? (at|at an angle of|with an angle of) ${DEGREES} ${ABOVE} (level|horizontal) ,? (draw|rule) (a)? (straight)? line`,
+    ([degrees, side]) => angled(degrees, side, true),
   ),
   on(p`(draw|rule) (a)? line (at|at an angle of) ${DEGREES} ${ABOVE} (level|horizontal)`, ([degrees, side]) => angled(degrees, side, true)),
   on(p`(draw|rule) (a|an)? (line)? (at)? (an)? (angled|sloping|slanted|slanting|oblique|angle) (line)?`, () =>
@@ -570,6 +574,14 @@ const DIVIDE = saying<Act>("divide").said(
     ([a, b]) => (a && b ? divide([a, b], undefined, undefined) : undefined),
   ),
   on(p`(divide|split) ${LINE} (into|in) (equal|several)? (parts|pieces|lengths)`, ([line]) => divide(undefined, line, undefined)),
+  on(
+    p`(divide|split|cut|part) ${LINE} (into|in) (equal)? ${oneOf("parts", { halves: 2, thirds: 3, quarters: 4, fourths: 4, fifths: 5, sixths: 6, eighths: 8 })}`,
+    ([line, n]) => divide(undefined, line, n),
+  ),
+  on(
+    p`(divide|split|cut|part) (line|distance)? (from|between)? ${SPOT} (to|and|-) ${SPOT} (into|in) (equal)? ${oneOf("parts", { halves: 2, thirds: 3, quarters: 4, fourths: 4, fifths: 5, sixths: 6, eighths: 8 })}`,
+    ([a, b, n]) => (a && b ? divide([a, b], undefined, n) : undefined),
+  ),
   on(p`(halve|bisect) ${LINE}`, ([line]) => divide(undefined, line, 2), 0.2),
   on(p`(halve|bisect) ${SPOT} (to|-) ${SPOT}`, ([a, b]) => (a && b ? divide([a, b], undefined, 2) : undefined)),
   on(p`(a)? (point)? (partway|part way|part of way|somewhere) (along|between|from) ${SPOT} (and|to) ${SPOT}`, () =>

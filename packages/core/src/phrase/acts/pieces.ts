@@ -351,8 +351,9 @@ const BUTTONS = saying<Act>("buttons").said(
     p`(buttons|button) (:)? ${COUNT} ,? (evenly|equally spaced|spaced evenly|evenly spaced|even)? ,? (from|between)? ${SPOT} (to|-|and) ${SPOT}`,
     ([n, a, b]) => buttons(n, a, b),
   ),
-  on(p`${COUNT} buttons ,? (are)? (placed|spaced)? (evenly|equally)? (spaced)? ,? (from|between) ${SPOT} (to|-|and) ${SPOT}`, ([n, a, b]) =>
-    buttons(n, a, b),
+  on(
+    p`${COUNT} buttons ,? (are)? (placed|spaced)? (evenly|equally)? (spaced)? ,? (from|between)? ${SPOT} (to|-|and) ${SPOT}`,
+    ([n, a, b]) => buttons(n, a, b),
   ),
 );
 function buttons(n: number | undefined, a: Spot | undefined, b: Spot | undefined): Act | undefined {

@@ -1,6 +1,6 @@
 import { measurementCalled } from "../../body/index.js";
 import { figureCalled, idText } from "../ground/ground.js";
-import type { Amount, Bond, Line } from "../meaning.js";
+import { type Amount, type Bond, COMES_ALONG, type Line } from "../meaning.js";
 import { FIGURE, MEASURED, SHARE, type Share, UNIT } from "./figures.js";
 import { AMOUNT, LINE, PLACED } from "./main-rules.js";
 import { CLOSE, on, oneOf, OPEN, p, saying, wordsRow } from "./rules.js";
@@ -24,15 +24,26 @@ const divided = (of: Amount, by: string): Amount =>
 export const negative = (of: Amount): string => (of.bond === "sum" ? `-(${of.formula})` : `-${of.formula}`);
 
 /** A measurement, a setting or a value by its name. */
-export const MEASURE = wordsRow<Amount>("measurement", 4, (words, ground) => {
-  const figure = figureCalled(ground, words);
-  return figure && one(figure.key);
-}).said(
+export const MEASURE = saying<Amount>("measurement").said(
+  ...wordsRow<Amount>("known measurement", 4, (words, ground) => {
+    const figure = figureCalled(ground, words);
+    return figure && one(figure.key);
+  }).ways,
+  // One that people know and the system does not ask for yet comes along with the sentence.
+  ...wordsRow<Amount>(
+    "measurement that comes along",
+    4,
+    (words, ground) => {
+      const measure = figureCalled(ground, words) ? undefined : measurementCalled(words);
+      return measure && one(`${COMES_ALONG}${measure.key}`);
+    },
+    0.4,
+  ).ways,
   ...wordsRow<Amount>(
     "measurement that is not there",
     3,
     (words, ground) =>
-      !figureCalled(ground, words) && (measurementCalled(words) ?? /^\w+(?: \w+)? (?:length|girth|measurement|width)$/.test(words))
+      !figureCalled(ground, words) && !measurementCalled(words) && /^\w+(?: \w+)? (?:length|girth|measurement|width|depth)$/.test(words)
         ? amount("0", "one", { unknown: words })
         : undefined,
     3,

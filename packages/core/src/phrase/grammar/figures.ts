@@ -13,7 +13,7 @@ const ONES = oneOf("one to nineteen", Object.fromEntries(SMALL.map((word, n) => 
 const TEN = oneOf("twenty to ninety", Object.fromEntries(TENS.map((word, n) => [word, (n + 2) * 10])));
 
 /** A whole number in words. */
-const COUNT_WORDS = saying<number>("number word").said(
+export const COUNT_WORDS = saying<number>("number word").said(
   on(p`${ONES}`, ([n]) => n),
   on(p`${TEN}`, ([n]) => n),
   on(p`${TEN} -? ${ONES}`, ([tens = 0, ones = 0]) => (ones > 0 && ones < 10 ? tens + ones : undefined)),

@@ -15,7 +15,7 @@ import { NAME } from "./names.js";
 const GO = oneOf<true>(
   "go",
   Object.fromEntries(
-    "go going come comes coming move measure measured measuring mark marks step lay set put place take make square squared squaring count walk travel find rule draw bring run goes drawn laid off get use sits is need want we have got do say lies stands sits falls lands equals equal measures gives"
+    "go going come comes coming move measure measured measuring mark marks step lay set put place take make square squared squaring count walk travel find rule draw bring run goes drawn laid off get use sits is need want we have got do say locate located plot plotted lies stands sits falls lands equals equal measures gives"
       .split(" ")
       .map((word) => [word, true as const]),
   ),
@@ -131,7 +131,7 @@ const THAT_IS = saying<true>("that is").said(
     () => true,
   ),
   on(p`(and)? (its|whose) end is`, () => true),
-  on(p`(and)? (i)? (put|make) (a)? (little)? (cross|mark|dot|tick|pencil mark) (there|here)? ,?`, () => true),
+  on(p`(and)? (i)? (put|make) (a)? (little)? (cross|mark|dot|tick|pencil mark|pin|pencil cross) (there|here)? ,?`, () => true),
 );
 
 const CALLED = saying<true>("called").said(
@@ -154,7 +154,11 @@ const NAMING = saying<readonly string[]>("naming").said(
   on(p`${THAT_IS} (for)? (point)? ${NAMES}`, ([, names]) => names),
   on(p`${THAT_IS} (point)? (middle|centre|end|place|mark|spot|cross|corner) ,? (point)? ${NEWS}`, ([, names]) => names),
   on(p`(this|that|it|here|there) is (point)? ${NAMES}`, ([names]) => names),
-  on(p`(for|as|giving|at|ending at|gives|to give|to get|to make|to find|->|=|is|:) (point)? ${NEWS}`, ([names]) => names, 0.1),
+  on(
+    p`(for|as|giving|at|ending at|gives|to give|to get|to make|to find|to locate|to place|to reach|locate|place|plot|put|find|->|=|is|:) (point)? ${NEWS}`,
+    ([names]) => names,
+    0.1,
+  ),
   on(p`(to) (point)? ${NEW}`, ([name]) => (name === undefined ? undefined : [name]), 0.2),
   on(p`(point|points|pt) ${NEWS}`, ([names]) => names, 0.1),
   on(p`${NEWS} (first|is|:|=|.)`, ([names]) => names, 0.1),
@@ -208,6 +212,7 @@ const REMARK = saying<true>("remark").said(
   on(p`(so|so that) ${PURPOSE}`, () => true),
   on(p`for ${PURPOSE_NOUN}`, () => true),
   on(p`(as)? well`, () => true),
+  on(p`(and)? (i|we|you)? (put|make|place) (a)? (little|small)? (cross|mark|dot|tick|pin) (there|here)?`, () => true, 0.2),
   on(p`${DESCRIBED}`, () => true, 0.5),
   on(
     p`(;|,|:|and)? (draw|rule)? ${wordsRow<true>("name of a level", 2, (words) => (/^[a-z]+(?: [a-z]+)?$/.test(words) && !/\b(?:a|draw|rule|level|straight)\b/.test(words) ? true : undefined))} line ,? (square|squared|straight)? across`,
@@ -226,7 +231,7 @@ const REMARK = saying<true>("remark").said(
   on(p`(is|as) (a)? guide for (whole)? ${LINE}`, () => true),
   on(p`(is|as) (a)? guide (only|line)?`, () => true),
   on(
-    p`${saying<true>("opener").said(on(p`(so|now|then|next|first|again|here|and|there)`, () => true))} (i|we|you|they) (am|are|will|would|can|just|want to|need to|have to|should|must|going to|like to)? (am|are|going to|gonna|want to|go ahead and|need to|have to)?`,
+    p`${saying<true>("opener").said(on(p`(right|let me see|let us see|you know|i think|i guess|like this|like that|whole way|all way|so|now|then|next|first|again|here|and|there)`, () => true))} (i|we|you|they) (am|are|will|would|can|just|want to|need to|have to|should|must|going to|like to)? (am|are|going to|gonna|want to|go ahead and|need to|have to)?`,
     () => true,
     -0.3,
   ),
@@ -236,7 +241,7 @@ const REMARK = saying<true>("remark").said(
     -0.3,
   ),
   on(
-    p`(so|now|then|next|first|again|firstly|finally|like so|as before|it is|go ahead and|on paper|see|you see|this time|in same way|as shown|with it|from here|if you like|indeed|i mean|wait|that one|up first|one|upper one first)`,
+    p`(right|let me see|let us see|you know|i think|i guess|like this|like that|whole way|all way|so|now|then|next|first|again|firstly|finally|like so|as before|it is|go ahead and|on paper|see|you see|this time|in same way|as shown|with it|from here|if you like|indeed|i mean|wait|that one|up first|one|upper one first)`,
     () => true,
     0.4,
   ),
@@ -279,7 +284,7 @@ function condition(of: Amount | undefined, bound: "under" | "above" | "upTo" | u
 
 const LAID = saying<Item>("what is laid off").said(
   on(
-    p`(by|for|of|,|:|=|a distance of|about|around|say|another|a further|is|on it|by about|by around)? ${AMOUNT} (more|further|beyond|past it)?`,
+    p`(by|for|of|,|:|=|a distance of|about|around|say|another|a further|is|on it|by about|by around|for another|by another|for about)? ${AMOUNT} (more|further|beyond|past it)?`,
     ([amount]) => amount && { is: "amount", amount },
   ),
 );
@@ -290,9 +295,16 @@ function likelyName({ plain, formula }: Amount, { points }: Ground): boolean {
   return Number(formula) > most && Number(formula) <= most + 6;
 }
 
+/** The sign of a list before a sentence. */
+const BULLET = oneOf<true>("bullet", { "·": true, "*": true, "-": true });
+
 export const ITEM = saying<Item>("part of a sentence").said(
+  {
+    starts: (chart, at) =>
+      at === 0 ? chart.parse(BULLET, at).map((got) => ({ ...got, value: { is: "gap", strong: false } as const })) : [],
+  },
   on(
-    p`(from|starting from|starting at|beginning at|beginning from|off|start at|with|begin at|leaving|counted from|counting from) ${SPOT}`,
+    p`(from|(i|we|you) (am|are|start|begin|stand) (at|from)|starting from|starting at|beginning at|beginning from|off|start at|with|begin at|leaving|counted from|counting from) ${SPOT}`,
     ([spot]) => spot && { is: "from", spot },
   ),
   on(
@@ -355,6 +367,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
     p`(and)? (it|which)? (toward|towards|in direction of|aimed at|aiming at|pointing to|pointing at|points to|points at|pointing towards|pointed at|pointing up to|up to|down to) ${SPOT}`,
     ([spot]) => spot && { is: "toward", spot },
   ),
+  on(p`to ${SPOT}`, ([spot]) => spot && { is: "toward", spot }, 0.6),
   on(p`(straight)? (toward|towards) ${LINE}`, ([line]) => line && { is: "to", line }, 0.2),
   on(p`(on|along|round|around|of|over|follow|following) ${LINE}`, ([line]) => line && { is: "on", line }),
   on(p`${HEADING_WORD} (along|on|round|around) ${LINE}`, ([way, line]) => way && line && { is: "on", line, way }),
@@ -367,7 +380,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
   on(p`${CONDITION}`, ([item]) => item),
   on(p`(otherwise|or else|if not|else|everybody else|everyone else|all others|for everyone else|for rest)`, () => ({ is: "otherwise" })),
   on(
-    p`(to taste|to choice|as you like|according to taste|as liked|as fashion goes)? ,? (anything|any|anywhere|somewhere)? (from|between) ${AMOUNT} (to|and) ${AMOUNT}`,
+    p`(to taste|to choice|as you like|according to taste|as liked|as fashion goes)? ,? (anything|any|anywhere|somewhere)? (from|between) ${AMOUNT} (to|and) ${AMOUNT} (as you like|to taste|as liked|if you like)?`,
     ([from, to]) => from && to && { is: "range", from: from.formula, to: to.formula },
   ),
   on(p`(on|in|for) ${boardRule()} ,?`, ([board]) => (board === undefined ? undefined : { is: "board", board }), -0.1),

@@ -1,12 +1,22 @@
 import { pointName } from "./point-name.js";
+import { COUNT_WORDS } from "./figures.js";
 import { saying } from "./rules.js";
 
 /** The name a new point is given: a number or letter that is not placed yet, or one that is and is given again. */
-export const NAME = saying<string>("new name").said({
-  starts: ({ tokens, ground }, at) => {
-    const token = tokens[at];
-    const name = token && pointName(token);
-    if (name === undefined || token === undefined) return [];
-    return [{ value: name, to: at + 1, cost: ground.points.has(name) ? 0.6 : 0 }];
+export const NAME = saying<string>("new name").said(
+  {
+    starts: ({ tokens, ground }, at) => {
+      const token = tokens[at];
+      const name = token && pointName(token);
+      if (name === undefined || token === undefined) return [];
+      return [{ value: name, to: at + 1, cost: ground.points.has(name) ? 0.6 : 0 }];
+    },
   },
-});
+  {
+    // In words only what is free: `thirteen` is hardly a length where it stands alone.
+    starts: (chart, at) =>
+      chart
+        .parse(COUNT_WORDS, at)
+        .flatMap(({ value, to }) => (value > 2 && !chart.ground.points.has(String(value)) ? [{ value: String(value), to, cost: 1 }] : [])),
+  },
+);

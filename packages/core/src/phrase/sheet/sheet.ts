@@ -1,5 +1,7 @@
 import { type Ground, idText } from "../ground/ground.js";
-import type { Amount, Line, Spot } from "../meaning.js";
+import { type Amount, COMES_ALONG, type Line, type Spot } from "../meaning.js";
+import type { HomeUnit } from "../../quantity/units.js";
+import { measureLine } from "../measure-line.js";
 import { ask, NOT_SO, refuse } from "./unclear.js";
 
 /** Where a statement of the notation belongs: with the settings, behind the steps of a board, or at the end. */
@@ -233,7 +235,10 @@ export class Sheet {
   written(): readonly Put[] {
     const names = this.pointNames().map(idText);
     const named = (text: string): string => text.replace(/⟨(\d+)⟩/g, (_, n: string) => names[Number(n)] ?? "");
-    return this.is.puts.map((put) => ({ ...put, lines: put.lines.map(named) }));
+    return withMeasures(
+      this.is.puts.map((put) => ({ ...put, lines: put.lines.map(named) })),
+      this.ground.unit,
+    );
   }
 
   /** The rule of a point that is new. */
@@ -269,6 +274,18 @@ export class Sheet {
   get namesWaiting(): boolean {
     return this.is.waiting.length > 0;
   }
+}
+
+/** Statements with the measurements of the known list that come along with them, each once and before them. */
+export function withMeasures(puts: readonly Put[], unit: HomeUnit): readonly Put[] {
+  const needs = new Set<string>();
+  const plain = (text: string): string =>
+    text.replace(new RegExp(`${COMES_ALONG}([a-z_]+)`, "g"), (_, key: string) => {
+      needs.add(key);
+      return key;
+    });
+  const said = puts.map((put) => ({ ...put, lines: put.lines.map(plain) }));
+  return [...[...needs].map((key): Put => ({ sort: "measure", board: "", lines: [measureLine(key, unit)] })), ...said];
 }
 
 export const keyOf = (words: string): string =>

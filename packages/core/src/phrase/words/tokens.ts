@@ -133,7 +133,7 @@ function mixedFigure(typed: string): string {
 }
 
 const NOISE = new Set(
-  "the your my our his her please just um uh er erm ah oh ok right now really exactly actually simply also too gently carefully nicely neatly own lightly accurately".split(
+  "the your my our his her please just um uh er erm ah oh ok okay alright hmm now really exactly actually simply also too gently carefully nicely neatly own lightly accurately".split(
     " ",
   ),
 );

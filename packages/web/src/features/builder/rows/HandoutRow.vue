@@ -55,10 +55,9 @@ const asked = ref(false);
         <el-button type="primary" size="default" @click="$emit('mend', mend)">Put this in (Alt+Enter)</el-button>
       </template>
       <p v-else-if="mend" class="small">
-        {{ mend.said
-        }}<template v-if="mend.leftover.length > 0">
-          Not understood: <b>{{ mend.leftover.join(", ") }}</b></template
-        >
+        <template v-if="mend.leftover.length > 0"
+          >Not understood: <b>{{ mend.leftover.join(", ") }}</b></template
+        ><template v-else>{{ mend.said }}</template>
       </p>
       <p v-else class="small">{{ problem }}</p>
     </div>

@@ -22,8 +22,10 @@ const comes = computed(() => {
   const [first] = workedLines(sum);
   return `${sum.said} = ${first === undefined ? "" : `${first} = `}${sum.reading ?? sum.result}`;
 });
+/** A statement without its sentence, which is in the field already. */
+const bare = (line: string): string => line.replace(/\s+"[^"]*"$/, "");
 /** What a plain sentence is taken for. */
-const taken = computed(() => (props.trial && props.trial.lines.join(" ⏎ ") !== typed.value.trim() ? props.trial.lines : []));
+const taken = computed(() => (props.trial && props.trial.lines.join(" ⏎ ") !== typed.value.trim() ? props.trial.lines.map(bare) : []));
 /** Each group of words, and what it was taken for. */
 const groups = computed(() => {
   const { trial } = props;
@@ -44,12 +46,13 @@ const meanings = computed(() => {
       )
     : [];
 });
-const bare = (line: string): string => line.replace(/\s+"[^"]*"$/, "");
 const unread = computed(() => {
   const { trial } = props;
   if (!trial?.reading) return trial?.faults[0]?.says ?? "";
   return trial.reading.status === "read" ? "" : trial.reading.said;
 });
+/** Ways to say it that are understood, with her own figures. */
+const offers = computed(() => (props.trial?.reading?.status === "ask" ? props.trial.reading.offers : []));
 const words = computed(() => props.trial?.reading?.leftover.map(({ text }) => text).join(", ") ?? "");
 function choose(event: KeyboardEvent): void {
   const which = Number(event.key) - 1;
@@ -108,14 +111,13 @@ defineExpose({ fill, begin, focus: () => field.value?.focus() });
       </template>
       <template v-else>
         <p v-for="line in taken" :key="line" class="as">{{ line }}</p>
-        <p v-if="unread" class="wrong">
-          {{ unread
-          }}<template v-if="words">
-            Not understood: <b>{{ words }}</b></template
-          >
+        <p v-if="unread || words" class="wrong">
+          <template v-if="words"
+            >Not understood: <b>{{ words }}</b></template
+          ><template v-else>{{ unread }}</template>
         </p>
-        <p v-for="offer in trial?.reading?.status === 'ask' ? trial.reading.offers : []" :key="offer">
-          <el-button link type="primary" @click="begin(offer)">{{ offer }}</el-button>
+        <p v-if="offers.length > 0" class="groups">
+          <el-button v-for="offer in offers" :key="offer" link type="primary" @click="begin(offer)">{{ offer }}</el-button>
         </p>
         <p v-if="groups.length > 1" class="groups">
           <span v-for="(g, i) in groups" :key="i"
