@@ -7,6 +7,7 @@ import type { RangeRow } from "@lodrin/core";
 import { RequestError } from "./arguments.js";
 import { check } from "./check.js";
 import { range } from "./range.js";
+import { read } from "./read.js";
 import { review } from "./review.js";
 import { tidy } from "./tidy.js";
 
@@ -126,4 +127,32 @@ describe("review", () => {
     expect([gave, told.length]).toEqual([1, 1]);
     await expect(review([SLEEVE], LIBRARY, { out: () => 0, tell: () => 0 })).rejects.toThrow(RequestError);
   });
+});
+
+describe("read", () => {
+  const BACK = 'system "Try"\n  garment block · unit in\nboard B "Back" · centre fold\n#1 start "Nape."\n#2 down 16 from #1 "Waist."\n';
+
+  it("tells of each sentence what became of it; with --json nothing is written", async () => {
+    const [handout, into] = [file("handout.txt", "Square out from 2, 9 inches.\nMark three inches from 1.\n"), file("back.lodrin", BACK)];
+    const { gave, out } = await heard((v) => read([handout, "--into", into, "--json"], LIBRARY, v));
+    expect(gave).toBe(1);
+    const { sentences, text } = JSON.parse(out[0] ?? "") as { sentences: { status: string; statements: string[] }[]; text: string };
+    expect(sentences.map(({ status }) => status)).toEqual(["read", "ask"]);
+    expect(sentences[0]?.statements).toEqual(['#3 out 9 from #2  "Square out from 2, 9 inches."']);
+    expect(text).toContain("#3 out 9 from #2");
+    expect(readFileSync(into, "utf8")).toBe(BACK);
+  });
+
+  it("adds to a notation file, or prints a system of its own", async () => {
+    const [handout, into] = [file("more.txt", "Join 1 and 2.\n"), file("more.lodrin", BACK)];
+    expect((await heard((v) => read([handout, "--into", into], LIBRARY, v))).gave).toBe(0);
+    expect(readFileSync(into, "utf8")).toContain("line line_1_2: #1 > #2");
+    const own = await heard((v) => read([file("own.txt", "Back\nStart at 1.\n"), "--unit", "cm"], LIBRARY, v));
+    expect(own.out[0]).toContain("unit cm");
+    expect(own.out[0]).toContain("#1 start");
+  });
+
+  it.each([[[]], [["a.txt", "b.txt"]], [["a.txt", "--unit", "ell"]], [["a.txt", "--frob"]], [["nowhere.txt"]]])("%j is refused", (words) =>
+    expect(heard((v) => read(words, LIBRARY, v))).rejects.toThrow(RequestError),
+  );
 });

@@ -33,9 +33,11 @@ export type Item =
   | { readonly is: "board"; readonly board: string }
   | { readonly is: "act"; readonly act: Act }
   | { readonly is: "vague" }
+  | { readonly is: "which"; readonly which: string }
+  | { readonly is: "draws" }
   | { readonly is: "pressed"; readonly way: Direction }
   | { readonly is: "manner"; readonly manner: Manner }
-  | { readonly is: "gap"; readonly strong: boolean }
+  | { readonly is: "gap"; readonly strong: boolean; readonly stop?: boolean }
   | { readonly is: "remark" };
 
 /** Something a sentence asks for in words of its own, like a dart or a facing: what is put into the sheet, with what stands beside it. */

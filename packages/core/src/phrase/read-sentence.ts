@@ -59,7 +59,7 @@ export interface Place {
 const CLEARLY = 0.75;
 
 /** How much likelier a question must be than what was understood whole, so that it is asked. */
-const RATHER_ASKED = 3;
+export const RATHER_ASKED = 3;
 
 /**
  * Reads a sentence as a teacher says it into a system: what it means is drafted on three bodies before it is offered.

@@ -133,7 +133,8 @@ function followed(cover: Cover, blank: Sheet): Followed {
   items.forEach((item, at) => {
     for (const path of likeliest(paths[at] ?? [])) {
       if (silent(item)) paths[at + 1]?.push(path);
-      else
+      // A verb of going says nothing by itself, and that something is to be placed.
+      if (!silent(item) || item.is === "go")
         for (let to = at + 1; to <= items.length; to++)
           if (to === at + 1 || items[to - 1]?.is !== "gap") clauseFrom(path, items, at, to, paths[to], open);
     }

@@ -46,9 +46,12 @@ export function alongBy(said: Way, sheet: Sheet): [Sheet, string] {
   const level = line.text.startsWith("line across from ");
   if (level) return [at, `${axis === undefined ? "out" : sideOf(axis)} ${by.formula} from ${id}`];
   const run = runOf(line, at);
+  // What was said before need not lie on the line that is spoken of.
+  const here = at.at(id);
+  if (!said.from && here && run && offRun(here, run) > 1) throw ask("From which point of it?");
   const straight = run !== undefined && line.straight && axis !== undefined && !back && liesAlong(run, axis);
   if (straight) return [at, `${sideOf(axis)} ${by.formula} from ${id}`];
-  return [at, `along ${text} from ${id}, ${isBackward(at.at(id), run, axis, back) ? negative(by) : by.formula}`];
+  return [at, `along ${text} from ${id}, ${isBackward(here, run, axis, back) ? negative(by) : by.formula}`];
 }
 
 /** The place it is measured from; without one, the point said before. */

@@ -81,7 +81,7 @@ const THROUGH = listOf("points to draw through", SPOT, GAP, 2);
 const RULED = saying<true>("join").said(
   on(p`(join|connect|link|unite|joining|connecting) (up)?`, () => true),
   on(p`(draw|rule|make|run|put in|pencil in|mark in|sketch)`, () => true, 0.2),
-  on(p`(straight)? (line|lines|guideline|guide line|guide)`, () => true, 0.2),
+  on(p`(straight)? (line|lines|guideline|guide line|guide) (connecting|joining|through|:)?`, () => true, 0.2),
   on(p`(draw|rule|make|put in|run) (a|an)? (new)? (straight)? (line|guideline|guide line|guide) (connecting|joining|through)?`, () => true),
 );
 
@@ -134,7 +134,7 @@ function kindOf(kind: string | undefined, board: string, { ground }: Sheet): str
 const CALLED_LINE = wordsRow<string>(
   "name of a line",
   3,
-  (words) => (/^[a-z ]+$/.test(words) && !/\b(?:line|a|from|through|to|straight|join|new|it)\b/.test(words) ? words : undefined),
+  (words) => (/^[a-z ]+$/.test(words) && !/\b(?:line|a|from|through|to|straight|join|new|it|lines)\b/.test(words) ? words : undefined),
   0.6,
 );
 
@@ -165,6 +165,9 @@ function pairs(ways: readonly (readonly [Spot, Spot])[]): Act {
 }
 
 const JOINED = saying<Act>("join").said(
+  on(p`${MANNER} (joins|connects|runs through|goes through|passes through|runs from|goes from) ${THROUGH}`, ([manner = {}, spots = []]) =>
+    drawn(spots, manner, undefined, undefined),
+  ),
   on(
     p`${RULED} (from|between|points|point)? ${THROUGH} (:|,) ${CALLED_LINE} (line|seam|edge)?`,
     ([, spots = [], name = ""]) => drawn(spots, {}, keyOf(name), undefined),

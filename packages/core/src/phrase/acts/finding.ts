@@ -48,7 +48,7 @@ const crossing = (a: Line | undefined, b: Line | undefined): Act | undefined =>
 
 const CROSSING = saying<Act>("crossing").said(
   on(p`(point|place|crossing)? where ${LINE} ${MEETS} (with)? ${LINE}`, ([a, , b]) => crossing(a, b)),
-  on(p`(point|place)? where ${LINE} and ${LINE} ${MEETS}`, ([a, b]) => crossing(a, b)),
+  on(p`(point|place)? where (line|lines)? ${LINE} and (line)? ${LINE} ${MEETS}`, ([a, b]) => crossing(a, b)),
   on(p`(a)? (crossing|intersection|meeting point|meeting) (point)? (of|between) ${LINE} (and|with) ${LINE}`, ([a, b]) => crossing(a, b)),
   on(p`(cross|intersect) ${LINE} (with|and) ${LINE}`, ([a, b]) => crossing(a, b)),
   on(p`${LINE} (,|and|, and|;) ${LINE} (:|,|;|.)? (mark)? where (they|two|these|both|lines) (two)? ${MEETS}`, ([a, b]) => crossing(a, b)),
@@ -258,7 +258,7 @@ const PARALLEL = saying<Act>("parallel").said(
   on(p`beside ${LINE} ,? ${AMOUNT} ${SIDE} (of)? (it)? ,?`, ([line, by, side]) => parallel(line, by, side)),
 );
 
-const WHICH = saying<string>("which of two places");
+export const WHICH = saying<string>("which of two places");
 for (const [word, which] of Object.entries({
   upper: "upper",
   higher: "upper",
@@ -270,11 +270,14 @@ for (const [word, which] of Object.entries({
 }))
   WHICH.said(on(p`,? (at)? (the)? ${oneOf(word, { [word]: true })} (place|one|crossing|of two|point|meeting|time)`, () => which));
 
+/** The place something goes out from. */
+const startIn = (bag: Bag): Spot | undefined => bag.first("from")?.spot ?? bag.first("at")?.spot ?? bag.first("spot")?.spot;
+
 /** A length swung about a point until it meets a line. */
 const swing = (from: Spot | undefined, by: Amount | undefined, line: Line | undefined, which?: string): Act =>
   act(`swing ${which ?? ""}`, (bag, sheet) => {
-    only(bag, { amount: 1, from: 1, at: 1, to: 1, spot: 1 });
-    const start = from ?? bag.first("from")?.spot ?? bag.first("at")?.spot ?? bag.first("spot")?.spot;
+    only(bag, { amount: 1, from: 1, at: 1, to: 1, spot: 1, which: 1 });
+    const start = from ?? startIn(bag);
     if (!start) throw ask("Swing it from which point?");
     const [at, id] = sheet.spot(start);
     const amount = by ? laidOff(by, at) : oneAmount(bag, at);
@@ -282,10 +285,10 @@ const swing = (from: Spot | undefined, by: Amount | undefined, line: Line | unde
     const target = line ?? bag.first("to")?.line;
     if (!target) throw ask("To what line is it swung?");
     const [then, text] = at.line(target);
-    const spoken = target.path !== undefined && target.straight ? straightOf(target, text) : text;
-    return then
-      .place(`swing ${amount.formula} from ${id} to ${spoken}${which === undefined ? "" : `, the ${which}`}`, then.boardOf(id), nameOf(bag))
-      .measuring(amount);
+    const place = which ?? bag.first("which")?.which;
+    const of = place === undefined ? "" : `, the ${place}`;
+    const spoken = target.path === undefined ? text : straightOf(target, text);
+    return then.place(`swing ${amount.formula} from ${id} to ${spoken}${of}`, then.boardOf(id), nameOf(bag)).measuring(amount);
   });
 const STRIKE = saying<true>("strike").said(
   on(
@@ -383,14 +386,14 @@ function bracketRule() {
 /** At an angle from a point. */
 const angled = (degrees: number | undefined, side: "below" | "above" | undefined, draws: boolean): Act =>
   act(`angle ${degrees ?? ""} ${side ?? ""} ${String(draws)}`, (bag, sheet) => {
-    only(bag, { amount: 2, from: 1, at: 1, heading: 1, spot: 1 });
+    only(bag, { amount: 1, from: 1, at: 1, heading: 1, spot: 1, draws: 1 });
     const [at, id] = sheet.spot(bag.first("from")?.spot ?? bag.first("at")?.spot ?? bag.first("spot")?.spot ?? { before: "it" });
     if (degrees === undefined) throw ask("At what angle?");
     const by = oneAmount(bag, at);
     if (!by) throw ask("How long?");
     const angle = clockwise(degrees, side, headingOf(bag));
     const placed = at.place(`at ${degreesText(angle)}, ${by.formula} from ${id}`, at.boardOf(id), nameOf(bag)).measuring(by);
-    return draws ? placed.draw("line", "angled", `: ${id} > ${placed.it ?? ""}`) : placed;
+    return draws || bag.first("draws") ? placed.draw("line", "angled", `: ${id} > ${placed.it ?? ""}`) : placed;
   });
 
 /** An angle to the level, clockwise from straight out. */
@@ -490,30 +493,32 @@ function arc(centre: Spot | undefined, from: Spot | undefined, by: number | unde
 }
 
 /** A straight line carried on past its end. */
-const extend = (line: Line | undefined, end: Spot | undefined): Act | undefined =>
+const extend = (line: Line | undefined, end: Spot | undefined, by?: Amount): Act | undefined =>
   line &&
   act(`extend ${line.text}`, (bag, sheet) => {
     only(bag, { amount: 1, heading: 1, from: 1, at: 1, on: 1, to: 1 });
     const [on] = sheet.line(line);
-    if (!line.ends) throw ask("From which end?");
-    const spot = end ?? bag.first("from")?.spot ?? bag.first("at")?.spot;
-    const way = headingOf(bag);
-    const chosenEnd = spot ? on.spot(spot)[1] : way === undefined ? undefined : idText(farEnd(line.ends, way, on));
-    if (chosenEnd === undefined) throw ask("Beyond which end?");
-    const other = line.ends.map(idText).find((e) => e !== chosenEnd);
-    if (!line.ends.map(idText).includes(chosenEnd) || other === undefined) throw NOT_SO;
+    const [other, beyond] = extendedFrom(line, end ?? bag.first("from")?.spot ?? bag.first("at")?.spot, headingOf(bag), on);
     const to = bag.first("to")?.line;
     if (to) {
       const [then, text] = on.line(to);
-      return then.place(`cross ${other}-${chosenEnd} with ${text}`, line.board, nameOf(bag));
+      return then.place(`cross ${other}-${beyond} with ${text}`, line.board, nameOf(bag));
     }
-    const amount = oneAmount(bag, on);
+    const amount = by ? laidOff(by, on) : oneAmount(bag, on);
     if (!amount) throw ask("How far?");
-    return on
-      .about(chosenEnd)
-      .place(`along ${other}-${chosenEnd} from ${chosenEnd}, ${amount.formula}`, line.board, nameOf(bag))
-      .measuring(amount);
+    return on.about(beyond).place(`along ${other}-${beyond} from ${beyond}, ${amount.formula}`, line.board, nameOf(bag)).measuring(amount);
   });
+
+/** The two ends of a line that is carried on, the one beyond which it goes last. */
+function extendedFrom({ ends }: Line, end: Spot | undefined, way: Heading | undefined, sheet: Sheet): readonly [string, string] {
+  if (!ends) throw ask("From which end?");
+  if (!end && way === undefined) throw ask("Beyond which end?");
+  const beyond = end ? sheet.spot(end)[1] : idText(farEnd(ends, way ?? "down", sheet));
+  const [a, b] = ends.map(idText) as [string, string];
+  if (beyond !== a && beyond !== b) throw NOT_SO;
+  return beyond === a ? [b, a] : [a, b];
+}
+
 function farEnd(ends: readonly [string, string], way: Heading, sheet: Sheet): string {
   const [a, b] = ends.map((end) => sheet.at(idText(end)));
   if (!a || !b) throw ask("Beyond which end?");
@@ -521,6 +526,10 @@ function farEnd(ends: readonly [string, string], way: Heading, sheet: Sheet): st
   return ahead >= 0 ? ends[1] : ends[0];
 }
 const EXTEND = saying<Act>("extend").said(
+  on(p`${LINE} is (extended|produced|continued|prolonged|carried on) (beyond|past|from|at) ${SPOT}`, ([line, end]) => extend(line, end)),
+  on(p`${LINE} is (extended|produced|continued|prolonged|carried on) (by)? ${AMOUNT} (beyond|past|from|at) ${SPOT}`, ([line, by, end]) =>
+    extend(line, end, by),
+  ),
   on(p`(extend|produce|continue|prolong|carry on|run on) ${LINE} (beyond|past|from|at|on from|on past) ${SPOT}`, ([line, end]) =>
     extend(line, end),
   ),

@@ -408,6 +408,9 @@ const PLEAT = saying<Act>("pleat").said(
 );
 
 const FACING = saying<Act>("facing").said(
+  on(p`${PIECE} (:|,) (cut|draw)? (a)? facing (of)? ${AMOUNT} (wide|in width|deep)? (along|at|from) ${LINE}`, ([piece, by, line], g) =>
+    facing(by, piece && line && g.lines.find((l) => l.piece === piece.key && (l.words === wordsOf(line) || l.text === line.text))?.path),
+  ),
   on(
     p`(a|cut a|draw a|trace a)? facing (of)? ${AMOUNT} (wide|in width|deep)? (is)? (cut|drawn|traced|taken)? (along|from|off|at) ${EDGE}`,
     ([by, edge]) => facing(by, edge),
@@ -415,6 +418,7 @@ const FACING = saying<Act>("facing").said(
   on(p`(cut|draw|make|trace) (a)? ${AMOUNT} (wide)? facing (along|for|from|of|at) ${EDGE}`, ([by, edge]) => facing(by, edge)),
   on(p`(cut|draw|make|trace)? (a)? facing (along|for|of|at) ${EDGE} ,? ${AMOUNT} (wide|in width|deep)`, ([edge, by]) => facing(by, edge)),
 );
+const wordsOf = (line: Line): string => (line.role ?? line.text).replace(/_line$/, "").replace(/_/g, " ");
 function facing(by: Amount | undefined, edge: string | undefined): Act | undefined {
   if (!by || edge === undefined) return undefined;
   return act(`facing ${edge}`, (bag, sheet) => {

@@ -25,6 +25,8 @@ interface Said {
   readonly toward: Spot | undefined;
   readonly both: boolean;
   readonly back: boolean;
+  /** A full stop is among them: what stands on both sides of it is not one point. */
+  readonly parted: boolean;
   /** A verb of going or marking is among the words. */
   readonly goes: boolean;
   readonly place: (made: Sheet, rule: string, on: string, i?: number) => Sheet;
@@ -87,6 +89,7 @@ function saidIn(bag: Bag, from: Sheet): Said {
     toward: bag.first("toward")?.spot,
     both: bag.first("both") !== undefined,
     back: [on?.way, ...ways].includes("back"),
+    parted: bag.all("gap").some(({ stop }) => stop),
     goes: bag.all("go").length > 0,
     place: (made, rule, board_, i = 0) => made.place(rule, board_, names[i]),
   };
@@ -166,31 +169,39 @@ function atPlace({ headings, starts, start, goes, sheet, place }: Said, bag: Bag
 }
 
 /** Out, in, up or down by amounts. */
-function byAxes({ headings, amounts, start, goes, sheet, place }: Said): Sheet {
+function byAxes({ headings, amounts, start, goes, parted, sheet, place }: Said): Sheet {
   const [heading, second] = headings;
   const [amount] = amounts;
   if (!amount) throw NOT_SO;
-  if (heading === undefined && start === undefined && sheet.empty) {
-    if (amount.plain !== true && amounts.length === 1 && goes) throw ask("From which point, and which way?");
-    throw NOT_SO;
-  }
+  if (heading === undefined && start === undefined && sheet.empty)
+    throw amount.plain !== true && amounts.length === 1 && goes ? ask("From which point, and which way?") : NOT_SO;
   const [at, id] = startOn(start, sheet);
   const on = at.boardOf(id);
   const first = laidOff(amount, at);
-  if (amount.plain === true && heading === "in" && at.ground.points.has(first.formula))
+  const girth = at.ground.figures.find(({ key, girth: round }) => round && key === first.formula);
+  if (girth)
     throw ask(
-      `Is ${first.formula} a length, or the point ${first.formula}?`,
-      `in by ${first.formula}${at.ground.unit} from ${id.replace("#", "")}`,
+      `The whole ${girth.words}, or a part of it?`,
+      `${heading ?? "out"} a quarter of the ${girth.words} from ${id.replace("#", "")}`,
     );
-  if (heading === undefined || heading === "back")
-    throw ask("Which way?", ...["out", "down", "up", "in"].map((way) => `${way} ${first.formula} from ${id.replace("#", "")}`));
+  const way = oneWay(heading, amount, id, at);
   if (second === undefined) {
     if (amounts.length > 1) throw NOT_SO;
-    return place(at, `${sideOf(heading)} ${first.formula} from ${id}`, on).measuring(first);
+    return place(at, `${way} ${first.formula} from ${id}`, on).measuring(first);
   }
-  if (!amounts[1]) throw NOT_SO;
+  if (!amounts[1] || parted) throw NOT_SO;
   const other = laidOff(amounts[1], at.measuring(first));
-  return place(at, movedBy(id, [sideOf(heading), first], [sideOf(second), other]), on).measuring(other);
+  return place(at, movedBy(id, [way, first], [sideOf(second), other]), on).measuring(other);
+}
+
+/** The way that is said; where it can be a point as well, or none is said, it is asked. */
+function oneWay(heading: Heading | undefined, { plain, formula }: Amount, id: string, { ground }: Sheet): Direction {
+  const bare = id.replace("#", "");
+  if (plain === true && heading === "in" && ground.points.has(formula))
+    throw ask(`Is ${formula} a length, or the point ${formula}?`, `in by ${formula}${ground.unit} from ${bare}`);
+  if (heading === undefined || heading === "back")
+    throw ask("Which way?", ...["out", "down", "up", "in"].map((way) => `${way} ${formula} from ${bare}`));
+  return sideOf(heading);
 }
 
 type Move = readonly [Direction, Amount];

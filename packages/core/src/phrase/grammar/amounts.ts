@@ -113,12 +113,24 @@ PRIMARY.said(
     // A fraction by itself: what stands behind it is no unit and no measurement.
     starts: (chart, at) =>
       chart.parse(SHARE, at).flatMap(({ value, to, cost }) => {
+        // "Half to the side": a half alone is no length.
+        if (chart.tokens[at]?.kind === "word" && to === at + 1) return [];
+        // A tape has halves, quarters, eighths and sixteenths: a third of an inch is no length.
+        if (![2, 4, 8, 16].includes(value.under)) return [];
         const article = ["a", "an", "one", "of"].includes(chart.tokens[to]?.text ?? "") ? 1 : 0;
         if (chart.parse(UNIT, to + article).some(({ to: end }) => end > to && chart.tokens[to + article]?.text !== "in")) return [];
         return [{ value: one(`${value.top}/${value.under}`), to, cost: cost + 0.45 }];
       }),
   },
-  on(p`(a|an)? ${MEASURE} (measurement|measure)?`, ([of]) => of),
+  {
+    // One word that is no figure of the system is rather what the place is called.
+    starts: (chart, at) =>
+      chart.parse(MEASURE, at).flatMap(({ value, to, cost }) => {
+        const along = value.formula.startsWith(COMES_ALONG);
+        if (along && to === at + 1) return [];
+        return [{ value, to, cost: cost + (along ? 1.2 : 0) }];
+      }),
+  },
   on(p`${SHARED}`, ([of]) => of),
   on(p`${DISTANCE}`, ([of]) => of),
   on(p`${LENGTH_OF}`, ([of]) => of),

@@ -85,8 +85,10 @@ const UNIT_WORDS: Readonly<Record<string, LengthUnit>> = {
 };
 
 const UNIT_WORD = oneOf("unit word", UNIT_WORDS);
+/** Units that are written with a full stop behind them. */
+const SHORT_UNIT = oneOf<LengthUnit>("short unit", { ins: "in", cm: "cm", mm: "mm" });
 export const UNIT = saying<LengthUnit>("unit").said(
-  on(p`${UNIT_WORD} .`, ([unit]) => unit, 0.02),
+  on(p`${SHORT_UNIT} .`, ([unit]) => unit, 0.02),
   on(p`${UNIT_WORD}`, ([unit]) => unit),
   on(p`in .`, () => "in"),
   on(p`in`, () => "in", 0.3),

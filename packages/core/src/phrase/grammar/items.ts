@@ -1,5 +1,6 @@
 import { ACTS } from "../acts/acts.js";
 import { PRESSING } from "../acts/darts.js";
+import { WHICH } from "../acts/finding.js";
 import { MANNER } from "../acts/drawing.js";
 import type { Item } from "../clause.js";
 import type { Ground } from "../ground/ground.js";
@@ -77,6 +78,7 @@ export const HEADING: Saying<Heading> = saying<Heading>("heading").said(
   on(p`(straight)? (straight|square)`, () => "level" as const, 2.5),
   on(p`(drop|let fall|let drop)? (a)? (plumb line|plumb|vertical line|vertical)`, () => "plumb" as const),
   on(p`(a)? (level line|horizontal line|horizontal|line level|line across)`, () => "level" as const, 0.3),
+  on(p`square (a)? line`, () => "level" as const, 0.3),
   on(p`(straight)? line down`, () => "down" as const, 0.3),
   on(p`(draw|rule) (a)? (level|line across|line level|line square across)`, () => "level" as const, 0.4),
 );
@@ -130,7 +132,7 @@ const THAT_IS = saying<true>("that is").said(
     p`(and|so)? (where|which) (it|that|line|they|you|this)? (lands|ends|meets|falls|stops|meet|cross|crosses|hits|cuts|is|touches|land) (it|line)? (is)?`,
     () => true,
   ),
-  on(p`(and)? (its|whose) end is`, () => true),
+  on(p`(and)? (its|whose)? (end|other end|far end|foot|result|crossing|place|crossing point|new point) is (at)?`, () => true),
   on(p`(and)? (i)? (put|make) (a)? (little)? (cross|mark|dot|tick|pencil mark|pin|pencil cross) (there|here)? ,?`, () => true),
 );
 
@@ -193,26 +195,38 @@ const LABEL = saying<true>("label").said({
 });
 /** Words that lay something off: what has one of them is no label. */
 const LAYS = new Set(
-  "down up in out across level square from to by at along join draw mark midway halfway between half quarter third of and it is wide long inch inches cut dart curve".split(
+  "down up in out across level square from to by at along join draw mark midway halfway between half quarter third and it is wide long inch inches cut dart curve".split(
     " ",
   ),
 );
+const PART_NAME = wordsRow<true>("part it is for", 2, () => true);
 const PURPOSE_NOUN = wordsRow<true>("what it is for", 2, (words) =>
   /^(?:dart|ease|seam|seams|fit|comfort|movement|hem|turnings|overlap|wear|button stand|seam allowance|safety|later|fullness)$/.test(words)
     ? true
     : undefined,
 );
-/** What stands before a place and says again what it is. */
-const DESCRIBED = wordsRow<true>("description", 4, (words) =>
-  words.split(" ").length > 1 && words.split(" ").every((word) => DESCRIBES.has(word)) ? true : undefined,
-);
+/** What stands before a place or an amount and says again what it is: `the shoulder tip from 6`. */
+const DESCRIBED = saying<true>("description").said({
+  starts: ({ tokens }, at) => {
+    let to = at;
+    while (tokens[to]?.kind === "word" && DESCRIBES.has(tokens[to]?.text ?? "")) to++;
+    const next = tokens[to];
+    return to - at > 1 && (next?.kind !== "word" || GOES_ON.has(next.text)) ? [{ value: true, to, cost: 0 }] : [];
+  },
+});
+const GOES_ON = new Set("from at by up down in out half a an one two three four five six is to".split(" "));
 const COUNTED = listOf("counting", COUNT, saying<true>("nothing").said({ starts: (_, at) => [{ value: true, to: at, cost: 0 }] }));
 
 const REMARK = saying<true>("remark").said(
   on(p`(so|so that) ${PURPOSE}`, () => true),
   on(p`for ${PURPOSE_NOUN}`, () => true),
+  on(p`for ${PART_NAME} (:|,)`, () => true, -0.2),
   on(p`(as)? well`, () => true),
-  on(p`(and)? (i|we|you)? (put|make|place) (a)? (little|small)? (cross|mark|dot|tick|pin) (there|here)?`, () => true, 0.2),
+  on(
+    p`(and)? (i|we|you)? (put|make|place|pop|draw|leave) (a)? (little|small|pencil)? (cross|mark|dot|tick|pin) (there|here)?`,
+    () => true,
+    0.2,
+  ),
   on(p`${DESCRIBED}`, () => true, 0.5),
   on(
     p`(;|,|:|and)? (draw|rule)? ${wordsRow<true>("name of a level", 2, (words) => (/^[a-z]+(?: [a-z]+)?$/.test(words) && !/\b(?:a|draw|rule|level|straight)\b/.test(words) ? true : undefined))} line ,? (square|squared|straight)? across`,
@@ -231,7 +245,7 @@ const REMARK = saying<true>("remark").said(
   on(p`(is|as) (a)? guide for (whole)? ${LINE}`, () => true),
   on(p`(is|as) (a)? guide (only|line)?`, () => true),
   on(
-    p`${saying<true>("opener").said(on(p`(right|let me see|let us see|you know|i think|i guess|like this|like that|whole way|all way|so|now|then|next|first|again|here|and|there)`, () => true))} (i|we|you|they) (am|are|will|would|can|just|want to|need to|have to|should|must|going to|like to)? (am|are|going to|gonna|want to|go ahead and|need to|have to)?`,
+    p`${saying<true>("opener").said(on(p`(right|on same level|at same level|round|around|let me see|let us see|you know|i think|i guess|like this|like that|whole way|all way|so|now|then|next|first|again|here|and|there)`, () => true))} (i|we|you|they) (am|are|will|would|can|just|want to|need to|have to|should|must|going to|like to)? (am|are|going to|gonna|want to|go ahead and|need to|have to)?`,
     () => true,
     -0.3,
   ),
@@ -241,7 +255,7 @@ const REMARK = saying<true>("remark").said(
     -0.3,
   ),
   on(
-    p`(right|let me see|let us see|you know|i think|i guess|like this|like that|whole way|all way|so|now|then|next|first|again|firstly|finally|like so|as before|it is|go ahead and|on paper|see|you see|this time|in same way|as shown|with it|from here|if you like|indeed|i mean|wait|that one|up first|one|upper one first)`,
+    p`(right|on same level|at same level|round|around|let me see|let us see|you know|i think|i guess|like this|like that|whole way|all way|so|now|then|next|first|again|firstly|finally|like so|as before|it is|go ahead and|on paper|see|you see|this time|in same way|as shown|with it|from here|if you like|indeed|i mean|wait|that one|up first|one|upper one first)`,
     () => true,
     0.4,
   ),
@@ -327,11 +341,14 @@ export const ITEM = saying<Item>("part of a sentence").said(
   ),
   on(p`${HEADING}`, ([way]) => way && { is: "heading", way }),
   {
-    // A bare number that the next point could have is hardly a length.
+    // A bare number that the next point could have is hardly a length, nor is a whole girth.
     starts: (chart, at) =>
-      chart
-        .parse(LAID, at)
-        .map((got) => ({ ...got, cost: got.cost + (got.value.is === "amount" && likelyName(got.value.amount, chart.ground) ? 2 : 0) })),
+      chart.parse(LAID, at).map((got) => {
+        if (got.value.is !== "amount") return got;
+        const { amount } = got.value;
+        const girth = chart.ground.figures.some(({ key, girth: round }) => round && key === amount.formula);
+        return { ...got, cost: got.cost + (likelyName(amount, chart.ground) ? 2 : girth ? 3.2 : 0) };
+      }),
   },
   on(
     p`(is|about|around|say|by|over)? (then)? ${AMOUNT} -? (wide|broad|in width|width|intake) (at mouth|at its mouth|at base|at edge)?`,
@@ -344,7 +361,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
   on(p`(is|about|around|say)? ${AMOUNT} -? (long|in length|deep|in depth)`, ([amount]) => amount && { is: "amount", amount, as: "long" }),
   on(p`(length|long|length of) (is|:|=)? ${AMOUNT}`, ([amount]) => amount && { is: "amount", amount, as: "long" }),
   on(
-    p`(about|around|say|by|over|for)? ${AMOUNT} (each way|on each side|each side|on both sides|to each side|either way|on either side)`,
+    p`(about|around|say|by|over|for)? ${AMOUNT} (each way|before and after|on each side|each side|on both sides|to each side|either way|on either side)`,
     ([amount]) => amount && { is: "amount", amount, as: "each" },
   ),
   on(p`(on|to|at)? (each|both|either) (side|sides|way) (of)?`, () => ({ is: "both" })),
@@ -375,6 +392,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
   on(p`back ${HEADING_WORD} ${LINE}`, ([way, line]) => way && line && { is: "on", line, way }),
   on(p`${LINE}`, ([line]) => line && { is: "on", line }, 0.6),
   on(p`(a)? ${SHARE} (of way|of its length|of length|way)`, ([share]) => share && { is: "share", share }),
+  on(p`(a)? ${SHARE} (along|of way along|of way round)`, ([share]) => share && { is: "share", share }, 0.2),
   on(p`(half way|halfway|midway|half of way)`, () => ({ is: "share", share: { top: 1, under: 2 } }), 0.2),
   on(p`${NAMING}`, ([names]) => names && { is: "name", names }),
   on(p`${CONDITION}`, ([item]) => item),
@@ -385,10 +403,13 @@ export const ITEM = saying<Item>("part of a sentence").said(
   ),
   on(p`(on|in|for) ${boardRule()} ,?`, ([board]) => (board === undefined ? undefined : { is: "board", board }), -0.1),
   on(p`(also|then|and then|after that|from there)`, () => ({ is: "gap", strong: true })),
-  on(p`(.|;|then|and then)`, () => ({ is: "gap", strong: true })),
+  on(p`(.|;)`, () => ({ is: "gap", strong: true, stop: true })),
+  on(p`(then|and then)`, () => ({ is: "gap", strong: true })),
   on(p`(,|:|and|-|->|=|with|by|, and|, then)`, () => ({ is: "gap", strong: false }), 0.2),
   on(p`${REMARK}`, () => ({ is: "remark" })),
   on(p`${PRESSING}`, ([way]) => way && { is: "pressed", way }),
+  on(p`${WHICH}`, ([which]) => (which === undefined ? undefined : { is: "which", which })),
+  on(p`(draw|rule) (a)? (straight)? line`, () => ({ is: "draws" }), 0.4),
   on(p`${MANNER}`, ([manner]) => manner && { is: "manner", manner }),
   ...ACTS.map((one) => on(p`${one}`, ([found]) => found && ({ is: "act", act: found } as const))),
 );

@@ -52,7 +52,7 @@ const CALLED = saying<string>("point by name").said({
       const own = [...ground.points.values()].filter((point) => point.words === words).map(({ id }) => id);
       const ids = own.length > 0 && !MEETINGS[words] ? own : [...new Set([...own, ...meeting(words, ground)])];
       const here = (id: string): number => (ground.points.get(id)?.board === ground.board ? 0 : 1);
-      ids.sort((a, b) => here(a) - here(b)).forEach((id, i) => found.push({ value: id, to: to + 1, cost: 0.3 + i * 0.3 }));
+      ids.sort((a, b) => here(a) - here(b)).forEach((id, i) => found.push({ value: id, to: to + 1, cost: 0.3 + i * 0.3 + here(id) }));
     }
     return found;
   },
@@ -108,7 +108,9 @@ const UPRIGHT = oneOf<"up" | "down">("above or below", { above: "up", over: "up"
 
 SPOT_BELOW.said(
   on(p`${AMOUNT} ${UPRIGHT} ${PLACED}`, ([amount, way, id], g) =>
-    amount && way && id ? ruled(`${way} ${amount.formula} from ${idText(id)}`, [id], g) : undefined,
+    amount && way && id && !amount.same && amount.unknown === undefined && !amount.doubt
+      ? ruled(`${way} ${amount.formula} from ${idText(id)}`, [id], g)
+      : undefined,
   ),
 );
 
@@ -131,7 +133,7 @@ export function middleOfLine(line: Line | undefined, ground: Ground): Spot | und
   return { rule: `along ${drawn}, 1/2 of the way`, board: line.board, mentions: line.ends ?? [] };
 }
 
-const HALF = p`(midway|half way|halfway|(a)? middle|(a)? centre|(a)? mid point|(a)? midway point|(a)? point midway|(a)? point halfway)`;
+const HALF = p`(midway|half way|halfway|halfway point|half way point|(a)? middle|(a)? centre|(a)? mid point|(a)? midway point|(a)? point midway|(a)? point halfway)`;
 const MIDDLE = saying<true>("the middle").said(on(HALF, () => true));
 
 /** A place between others. */

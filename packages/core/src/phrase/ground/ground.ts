@@ -259,20 +259,30 @@ const alongText = (along: NonNullable<Piece["edges"]>[number]["along"]): string 
 /** A point as the notation writes it. */
 export const idText = (id: string): string => (/^[A-Z]+\d/.test(id) ? id : `#${id}`);
 
-/** A figure of the system by what it is called; `length`, `measurement` and the like behind it say no more. */
+/** What stands behind the name of a figure and says again what it is. */
+const KIND = / (?:length|height|width|depth|girth|measurement|measure|intake|allowance|amount|size)$/;
+
+/** The cap is the cap height; but the yoke is not its allowance. */
+const MEASURED_KIND = / (?:length|height|width|depth|girth)$/;
+
+/**
+ * A figure of the system by what it is called: by its name, by one that learners also use, or without the word that only says what it
+ * is. The neck depth is not the neck width, and the bust line is no bust.
+ */
 export function figureCalled(ground: Ground, said: string): KnownFigure | undefined {
-  const words = said.replace(/^(?:full|total) /, "");
-  const bare = words.replace(/ (?:length|height|width|depth|girth|measurement|measure|line|intake|allowance|amount|size)$/, "");
-  const exact = ground.figures.find((f) => f.words === words) ?? ground.figures.find((f) => f.words === bare);
+  const words = said.replace(/^(?:full|total|whole) /, "");
+  const exact = ground.figures.find((f) => f.words === words);
   if (exact) return exact;
-  const known = MEASUREMENTS.find(({ name, also }) => [name, ...also].some((n) => n.toLowerCase() === words || n.toLowerCase() === bare));
+  const known = MEASUREMENTS.find(({ name, also }) => [name, ...also].some((n) => n.toLowerCase() === words));
   const own = known && ground.figures.find((f) => f.key === known.key);
-  return (
-    own ??
-    ground.figures.find(
-      (f) =>
-        f.words.replace(/ (?:length|height|width|depth|girth|line)$/, "") === bare &&
-        !["back", "front", "dart", "side", "centre"].includes(bare),
-    )
-  );
+  if (own) return own;
+  if (KIND.test(words)) {
+    // The waist measurement is the waist; the sleeve length is no sleeve width.
+    const bare = words.replace(KIND, "");
+    const sort = KIND.exec(words)?.[0].trim();
+    return ground.figures.find((f) => f.words === bare && (sort === "girth" ? f.girth : sort === "length" ? f.length && !f.girth : true));
+  }
+  if (["back", "front", "dart", "side", "centre"].includes(words)) return undefined;
+  const shorter = ground.figures.filter((f) => MEASURED_KIND.test(f.words) && f.words.replace(MEASURED_KIND, "") === words);
+  return shorter.length === 1 ? shorter[0] : undefined;
 }

@@ -119,8 +119,17 @@ export class Sheet {
 
   /** A name she gives must be free. */
   private free(name: string, board: string): void {
+    if (this.lettersElsewhere(name, board)) throw NOT_SO;
     if (this.is.fresh.some((f) => f.name === this.named(name, board))) throw NOT_SO;
     if (this.ground.points.has(this.named(name, board))) throw ask(`There is a point ${name} already. Shall it have the next free number?`);
+  }
+
+  /** A name with the letters of another board is of a point on that. */
+  private lettersElsewhere(name: string, board: string): boolean {
+    const letters = /^[A-Z]+/.exec(name)?.[0];
+    if (letters === undefined) return false;
+    const on = [...this.ground.points.values()].filter(({ id }) => id.replace(/\d.*$/, "") === letters).map((p) => p.board);
+    return on.length > 0 && !on.includes(board);
   }
 
   private named(name: string, board: string): string {

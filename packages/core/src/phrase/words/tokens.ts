@@ -52,6 +52,7 @@ const SHORT: Readonly<Record<string, readonly string[]>> = {
 /** Other spellings of the same word. */
 const SAME: Readonly<Record<string, string>> = {
   center: "centre",
+  hips: "hip",
   centers: "centres",
   centred: "centred",
   centered: "centred",
