@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { BED, corpusRows, differs, meantBy } from "./fixtures/corpus.js";
+import { BED, corpusRows, differs, meantBy } from "../test/sentences.js";
 import { groundOf } from "./ground/ground.js";
 import { readSentence } from "./read-sentence.js";
 

@@ -2,7 +2,7 @@ import { writeFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { loadSystem } from "../plan/load.js";
 import { NOTATIONS } from "../test/shelf.js";
-import { corpusRows } from "./fixtures/corpus.js";
+import { corpusRows } from "../test/sentences.js";
 import { type StepVerdict, stepVerdicts } from "./fixtures/library-steps.js";
 
 // All of them only on request (npm run test:long), which writes docs/sentences.md: every sentence is drafted on three bodies.

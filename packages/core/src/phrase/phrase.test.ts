@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { applyEdits } from "../edit/line-edit.js";
 import { loadSystem } from "../plan/load.js";
 import { amountSaid } from "./definitions.js";
-import { BED, corpusRows } from "./fixtures/corpus.js";
+import { BED, corpusRows } from "../test/sentences.js";
 import { groundOf } from "./ground/ground.js";
 import { quickReading } from "./quick.js";
 import { readSentence } from "./read-sentence.js";

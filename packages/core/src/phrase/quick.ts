@@ -1,5 +1,4 @@
 import type { LineEdit } from "../edit/line-edit.js";
-import { applyEdits } from "../edit/line-edit.js";
 import { nextPoint } from "../edit/renumber.js";
 import { insertLines } from "../edit/statement.js";
 import { loadSystem, type LoadedSystem } from "../plan/load.js";
@@ -56,13 +55,10 @@ function isRead(lines: readonly string[]): boolean {
 }
 
 /** The statement a line goes behind: measurements and settings to their like, everything else behind the one that is open. */
-export function placeFor(line: string, statements: readonly Statement[], open: number): number {
+function placeFor(line: string, statements: readonly Statement[], open: number): number {
   const word = /^\s*([a-z]+)\b/.exec(line)?.[1] ?? "";
   const among = ABOVE.findIndex((kinds) => (kinds as readonly string[]).includes(word));
   if (among < 0) return open;
   const kinds = ABOVE.slice(0, among + 1).flat();
   return statements.findLastIndex((s) => kinds.includes(s.is));
 }
-
-/** The text with a quick line put in. */
-export const withQuick = (loaded: LoadedSystem, { edits }: QuickReading): string => applyEdits(loaded.read.source, edits);

@@ -2,10 +2,9 @@ import { MEASURED } from "../grammar/figures.js";
 import { AMOUNT, LINE } from "../grammar/main-rules.js";
 import { on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
 import type { Amount, Line } from "../meaning.js";
-import { keyOf } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
 import { act, type Act } from "../clause.js";
-import { keyFrom, pathOf } from "./finding.js";
+import { keyFrom, pathOf } from "./said.js";
 import { laidOff } from "./laid-off.js";
 import { EDGE, pieceOf, roleOf } from "./shaping.js";
 
@@ -191,7 +190,6 @@ const NEXT = saying<Row>("next row").said(
     at: "",
   })),
 );
-export const TABLE_ROW = { FIRST, NEXT };
 
 /** Rows of a table, with the step they belong to: `Bust under 34, half an inch out from 8; up to 40, 3/4; above that, 1`. */
 const PLACE = saying<readonly [string, Amount]>("what is laid off").said(
@@ -248,6 +246,5 @@ function steps(
       .place(place[0].replace("⟨by⟩", `${key}(${one.by})`), sheet.boardOf(from), bag.first("name")?.names[0]);
   });
 }
-void keyOf;
 
 export const CHECKING = [EQUALS, MEASURE_IT, SEWN, BY_STEPS];

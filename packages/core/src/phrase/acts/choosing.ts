@@ -1,10 +1,7 @@
-import type { Item } from "../clause.js";
 import type { Amount } from "../meaning.js";
 import type { Bag } from "../clause.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO } from "../sheet/unclear.js";
-
-type If = Extract<Item, { is: "if" }>;
 
 /**
  * The amounts of a clause: as they were said; one for those who fulfil a condition and another for the rest; a table by steps; or a
@@ -36,16 +33,4 @@ export function chosen(bag: Bag, sheet: Sheet): readonly [Sheet, readonly Amount
     return [sheet, [{ formula: `if(${conditions[0]?.condition ?? ""}, ${then.formula}, ${otherwise.formula})`, bond: "one" }]];
   }
   throw NOT_SO;
-}
-
-/** Rows of a table said one after the other. */
-export function tableOf(conditions: readonly If[], figures: readonly string[], sheet: Sheet): readonly [Sheet, Amount] {
-  const key = sheet.key(`by_${conditions[0]?.figure ?? "size"}`);
-  const word = { under: "under", upTo: "up to", above: "above" };
-  const rows = figures.map((figure, i) => {
-    const row = conditions[i];
-    return row && row.bound !== "above" ? `${word[row.bound]} ${row.at} -> ${figure}` : `above -> ${figure}`;
-  });
-  const by = conditions[0]?.figure ?? "";
-  return [sheet.put("setting", `table ${key} by ${by}, steps: ${rows.join(" · ")}`).keep(key), { formula: `${key}(${by})`, bond: "one" }];
 }

@@ -7,7 +7,7 @@ import type { Bag } from "../clause.js";
 import { keyOf, type Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
 import { act, type Act } from "../clause.js";
-import { keyFrom } from "./finding.js";
+import { keyFrom } from "./said.js";
 import { laidOff } from "./laid-off.js";
 
 const KINDS: Readonly<Record<string, string>> = { hip: "hip", armhole: "armhole", neck: "neck" };

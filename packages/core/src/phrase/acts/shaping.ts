@@ -12,13 +12,6 @@ export const PIECE: Saying<KnownPiece> = wordsRow<KnownPiece>("piece", 4, (words
   const bare = words.replace(/ (?:piece|pattern|part)$/, "");
   return pieces.find((piece) => piece.words === bare || piece.key.toLowerCase().replace(/_/g, " ") === bare);
 });
-const NO_PIECE = wordsRow<string>("piece that is not there", 2, (words, { pieces }) =>
-  /^(?:sleeve|collar|cuff|facing|yoke|pocket|skirt|hood|stand|front|back|gusset|lining|belt|waistband)(?: piece)?$/.test(words) &&
-  !pieces.some((piece) => piece.words === words)
-    ? words
-    : undefined,
-);
-
 /** An edge of a piece: `Front.side`. */
 export const EDGE: Saying<string> = saying<string>("edge").said(
   on(p`${LINE}`, ([line]) => (line?.unknown === undefined && line?.piece !== undefined ? line.path : undefined)),
@@ -233,6 +226,4 @@ const UNFOLD = saying<Act>("unfold").said(
   ),
 );
 
-/** Pieces that are spoken of and are not there. */
-export const MISSING_PIECE = NO_PIECE;
 export const SHAPINGS_SAID = [SPREAD, FOLD, RUN, TRUE, LENGTHEN, SPLIT, UNFOLD];

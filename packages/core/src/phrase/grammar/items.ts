@@ -1,13 +1,13 @@
 import { ACTS } from "../acts/acts.js";
 import { PRESSING } from "../acts/darts.js";
-import { WHICH } from "../acts/finding.js";
+import { WHICH } from "../acts/swinging.js";
 import { MANNER } from "../acts/drawing.js";
 import type { Item } from "../clause.js";
 import type { Ground } from "../ground/ground.js";
 import type { Amount, Heading } from "../meaning.js";
 import { AMOUNTS as AMOUNT } from "./amounts.js";
 import { LINES as LINE } from "./lines.js";
-import { DESCRIBES, PLACED_POINTS as PLACED, SPOTS as SPOT } from "./spots.js";
+import { DESCRIBES, SPOTS as SPOT } from "./spots.js";
 import { COUNT, SHARE } from "./figures.js";
 import { on, oneOf, p, saying, type Saying, wordsRow } from "./rules.js";
 import { listOf } from "../chart/pattern.js";
@@ -63,7 +63,7 @@ const HEADING_WORD = oneOf("way", HEADING_WORDS);
 
 const UP_OR_DOWN = oneOf<Heading>("up or down", { up: "up", down: "down", back: "back" });
 
-export const HEADING: Saying<Heading> = saying<Heading>("heading").said(
+const HEADING: Saying<Heading> = saying<Heading>("heading").said(
   on(p`(straight|squarely|directly|square|plumb|vertically|vertical)? ${HEADING_WORD}`, ([way]) => way),
   on(
     p`(level|horizontally|straight|square)? (to|toward|towards) (left|centre|centre back|centre front|centre line|inside|fold|middle)`,
@@ -111,10 +111,7 @@ const CHAIN_GAP = saying<true>("between points").said(
   on(p`, (straight|down|up|out|in|across) (to)?`, () => true),
   on(p`and (back|round|on) to`, () => true),
 );
-export const CHAIN = listOf("points in a row", SPOT, CHAIN_GAP, 2);
-/** Points parted by signs or words that cannot be an amount as well. */
-export const ROW = listOf("points in a row, listed", PLACED, CHAIN_GAP, 2);
-
+const CHAIN = listOf("points in a row", SPOT, CHAIN_GAP, 2);
 const UNTIL = saying<true>("until").said(
   on(
     p`(until|till|til|to where|where) (you|it|we|i|line|that)? (touch|touches|meet|meets|hit|hits|reach|reaches|cut|cuts|cross|crosses|strike|strikes|get to|come to|comes to)`,
@@ -134,13 +131,6 @@ const THAT_IS = saying<true>("that is").said(
   ),
   on(p`(and)? (its|whose)? (end|other end|far end|foot|result|crossing|place|crossing point|new point) is (at)?`, () => true),
   on(p`(and)? (i)? (put|make) (a)? (little)? (cross|mark|dot|tick|pencil mark|pin|pencil cross) (there|here)? ,?`, () => true),
-);
-
-const CALLED = saying<true>("called").said(
-  on(
-    p`(and|we|i|you|will|shall|can|could|then|am|are|going|to|)? (mark|call|label|number|name|make|labelled|marked|numbered|called|which|say)`,
-    () => true,
-  ),
 );
 
 /** Words by which a point is named. */
@@ -167,7 +157,6 @@ const NAMING = saying<readonly string[]>("naming").said(
   on(p`(point|pt) ${NEWS} (is|:|=|.)`, ([names]) => names),
   on(p`${NEWS}`, ([names]) => names, 0.4),
 );
-void CALLED;
 
 /** Why something is done: it places nothing. */
 const PURPOSE = saying<true>("purpose").said({

@@ -1,0 +1,96 @@
+import { act, type Act } from "../clause.js";
+import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
+import { on, p, saying } from "../grammar/rules.js";
+import { idText } from "../ground/ground.js";
+import type { Amount, Direction, Line, Spot } from "../meaning.js";
+import { ask } from "../sheet/unclear.js";
+import { laidOff } from "./laid-off.js";
+import { nameOf, only, oneAmount, headingOf, sideOf, straightOf, pathOf, keyFrom } from "./said.js";
+
+const IN_LINE = saying<true>("mirrored in").said(on(p`(mirrored|reflected|flipped)? (in|over|across|about|on|along|through)`, () => true));
+const mirror = (spot: Spot | undefined, line: Line | undefined): Act | undefined =>
+  spot && line
+    ? act(`mirror ${line.text}`, (bag, sheet) => {
+        only(bag);
+        const [at, id] = sheet.spot(spot);
+        const [then, text] = at.line(line);
+        return then.place(`mirror ${id} in ${text}`, at.boardOf(id), nameOf(bag));
+      })
+    : undefined;
+/** Without a line, a half that is cut on the fold is mirrored in its fold. */
+const mirrorInFold = (spot: Spot): Act =>
+  act("mirror", (bag, sheet) => {
+    only(bag);
+    const [at, id] = sheet.spot(spot);
+    const board = at.boardOf(id);
+    const first = [...at.ground.points.values()].find((point) => point.board === board);
+    if (!first || !at.ground.folded.has(board)) throw ask("Mirrored in which line?");
+    return at.place(`mirror ${id} in line down from ${idText(first.id)}`, board, nameOf(bag));
+  });
+const mirrorLine = (of: Line | undefined, line: Line | undefined): Act | undefined =>
+  of && line
+    ? act(`trace ${of.text}`, (bag, sheet) => {
+        only(bag);
+        const [first] = sheet.line(of);
+        const [then, text] = first.line(line);
+        return then.draw("trace", `${keyFrom(of)}_other`, `: ${pathOf(of)} mirrored in ${straightOf(line, text)}`, of.board);
+      })
+    : undefined;
+const MIRROR = saying<Act>("mirror").said(
+  on(p`(mirror|reflect|flip|turn over|copy|prick) ${SPOT} ${IN_LINE} ${LINE}`, ([spot, , line]) => mirror(spot, line)),
+  on(p`(mirror|reflect) ${SPOT}`, ([spot]) => spot && mirrorInFold(spot), 0.5),
+  on(p`${SPOT} (mirrored|reflected|flipped) (in|over|across|about|on|along) ${LINE}`, ([spot, line]) => mirror(spot, line)),
+  on(p`(mirror image|reflection|mirror) of ${SPOT} ${IN_LINE} ${LINE}`, ([spot, , line]) => mirror(spot, line)),
+  on(
+    p`fold (paper|it|sheet)? (on|along|at|over) ${LINE} (and|,) (prick|trace|mark|copy|pin|pierce) ${SPOT} (through)? ((to|onto|on) other side)?`,
+    ([line, spot]) => mirror(spot, line),
+  ),
+  on(
+    p`(trace|copy|mirror|reflect|prick) ${LINE} (through fold|through|over fold|mirrored in|reflected in|in|over|across) ${LINE}`,
+    ([of, line]) => mirrorLine(of, line),
+  ),
+);
+
+/** A line beside another. */
+const parallel = (line: Line | undefined, by?: Amount, way?: Direction): Act | undefined =>
+  line &&
+  act(`parallel ${line.text}`, (bag, sheet) => {
+    only(bag, { amount: 1, heading: 2 });
+    sheet.line(line);
+    const amount = by ? laidOff(by, sheet) : oneAmount(bag, sheet);
+    if (!amount) throw ask("How far beside it?");
+    const side = way ?? sideOf(headingOf(bag));
+    if (side === undefined) throw ask("On which side of it?");
+    if (/^[a-z_]\w*$/.test(line.text) || !line.ends)
+      return sheet
+        .draw("trace", `${keyFrom(line)}_parallel`, `: ${pathOf(line)} offset ${amount.formula} ${side}`, line.board)
+        .measuring(amount);
+    const [first, one] = sheet
+      .place(`off ${line.text} at ${idText(line.ends[0])}, ${amount.formula} ${side}`, line.board)
+      .spot({ before: "it" });
+    const [second, two] = first
+      .place(`off ${line.text} at ${idText(line.ends[1])}, ${amount.formula} ${side}`, line.board)
+      .spot({ before: "it" });
+    return second.draw("line", "parallel", `: ${one} > ${two}`, line.board).measuring(amount);
+  });
+const SIDE = saying<Direction>("side of a line").said(
+  on(p`(inside|in|inward|inwards|to inside|to left|left)`, () => "in" as const),
+  on(p`(outside|out|outward|outwards|beyond|to outside|to right|right)`, () => "out" as const),
+  on(p`(below|under|down|beneath)`, () => "down" as const),
+  on(p`(above|over|up)`, () => "up" as const),
+);
+const PARALLEL = saying<Act>("parallel").said(
+  on(
+    p`(draw|rule)? (a|another)? (line|curve)? (parallel|running parallel) (line)? (to|with) ${LINE} (,|and|at|, at)? (a distance of)? ${AMOUNT} ${SIDE} (of|from)? (it)?`,
+    ([line, by, side]) => parallel(line, by, side),
+  ),
+  on(p`(draw|rule)? (a|another)? (line|curve)? (parallel|running parallel) (line)? (to|with) ${LINE}`, ([line]) => parallel(line), 0.2),
+  on(
+    p`(draw|rule)? (a)? (line|curve|seam line)? ${AMOUNT} ${SIDE} (of|from)? ${LINE} (, whole way along it|all way along|all way|parallel to it|and parallel to it)`,
+    ([by, side, line]) => parallel(line, by, side),
+  ),
+  on(p`(draw|rule)? (a|another) (line|curve) ${AMOUNT} ${SIDE} (of|from)? ${LINE}`, ([by, side, line]) => parallel(line, by, side)),
+  on(p`beside ${LINE} ,? ${AMOUNT} ${SIDE} (of)? (it)? ,?`, ([line, by, side]) => parallel(line, by, side)),
+);
+
+export const COPIES = [MIRROR, PARALLEL];

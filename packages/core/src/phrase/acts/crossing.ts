@@ -1,0 +1,139 @@
+import { act, type Act } from "../clause.js";
+import { bracketed, negative } from "../grammar/amounts.js";
+import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
+import { on, p, saying } from "../grammar/rules.js";
+import { idText } from "../ground/ground.js";
+import type { Amount, Line, Spot } from "../meaning.js";
+import type { Sheet } from "../sheet/sheet.js";
+import { ask } from "../sheet/unclear.js";
+import { laidOff } from "./laid-off.js";
+import { nameOf, only, oneAmount, headingOf, sideOf, straightOf } from "./said.js";
+
+const MEETS = saying<true>("meets").said(on(p`(cuts|crosses|meets|meet|cross|cut|hits|touches|intersects|intersect)`, () => true));
+
+/** Where a line and another cross. */
+const crossing = (a: Line | undefined, b: Line | undefined): Act | undefined =>
+  a && b
+    ? act(`cross ${a.text} ${b.text}`, (bag, sheet) => {
+        only(bag, { board: 1 });
+        const [first, one] = sheet.line(a);
+        const [both, other] = first.line(b);
+        return both.place(`cross ${one} with ${other}`, a.board, nameOf(bag));
+      })
+    : undefined;
+
+const CROSSING = saying<Act>("crossing").said(
+  on(p`(point|place|crossing)? where ${LINE} ${MEETS} (with)? ${LINE}`, ([a, , b]) => crossing(a, b)),
+  on(p`(point|place)? where (line|lines)? ${LINE} and (line)? ${LINE} ${MEETS}`, ([a, b]) => crossing(a, b)),
+  on(p`(a)? (crossing|intersection|meeting point|meeting) (point)? (of|between) ${LINE} (and|with) ${LINE}`, ([a, b]) => crossing(a, b)),
+  on(p`(cross|intersect) ${LINE} (with|and) ${LINE}`, ([a, b]) => crossing(a, b)),
+  on(p`${LINE} (,|and|, and|;) ${LINE} (:|,|;|.)? (mark)? where (they|two|these|both|lines) (two)? ${MEETS}`, ([a, b]) => crossing(a, b)),
+  on(p`(draw)? ${LINE} and ${LINE} (until|till) they meet`, ([a, b]) => crossing(a, b)),
+  on(p`${LINE} (meets|crosses|x|*) ${LINE}`, ([a, b]) => crossing(a, b), 0.2),
+);
+
+/** The foot of a perpendicular. */
+const square = (spot: Spot | undefined, line: Line | undefined): Act | undefined =>
+  spot && line
+    ? act(`square ${line.text}`, (bag, sheet) => {
+        only(bag);
+        const [at, id] = sheet.spot(spot);
+        const [then, text] = at.line(line);
+        return then.place(`square from ${id} to ${text}`, at.boardOf(id), nameOf(bag));
+      })
+    : undefined;
+const SQUARE = saying<Act>("perpendicular").said(
+  on(
+    p`(drop|let fall|draw|square|rule|let drop|drop down)? (a)? (perpendicular|square line|foot of perpendicular|foot of a perpendicular|perpendicular line|line square) (dropped)? (from|out of) ${SPOT} (to|on|upon|onto|into|on to) ${LINE}`,
+    ([spot, line]) => square(spot, line),
+  ),
+  on(
+    p`from ${SPOT} ,? (drop|let fall|draw|square|go) (a)? (perpendicular|square line|perpendicularly|line square) (to|on|upon|onto|into|on to) ${LINE}`,
+    ([spot, line]) => square(spot, line),
+  ),
+  on(p`(draw|rule)? (a)? (perpendicular|square line) (to|on|upon|onto) ${LINE} (from|through) ${SPOT}`, ([line, spot]) =>
+    square(spot, line),
+  ),
+  on(p`(nearest|closest) (place|point) (of|on) ${LINE} (to|from) ${SPOT}`, ([line, spot]) => square(spot, line)),
+  on(p`square from ${SPOT} (to|on|onto) ${LINE}`, ([spot, line]) => square(spot, line), 0.3),
+);
+
+/** The place of a line on a level. */
+const LEVELLED = saying<Act>("on a level").said(
+  on(p`where ${LINE} (lies|is|stands|comes|runs|has come) ${AMOUNT} (below|under) (level of)? ${SPOT}`, ([line, amount, spot]) =>
+    atDepth(line, amount, spot, "+"),
+  ),
+  on(p`where ${LINE} (lies|is|stands|comes|runs) ${AMOUNT} above (level of)? ${SPOT}`, ([line, amount, spot]) =>
+    atDepth(line, amount, spot, "-"),
+  ),
+  on(p`(on)? ${LINE} ,? ${AMOUNT} (below|under) level of ${SPOT}`, ([line, amount, spot]) => atDepth(line, amount, spot, "+"), 0.2),
+  on(p`(where|on)? ${LINE} (is|lies|,)? (level with|on level of|at level of|as low as|as high as) ${SPOT}`, ([line, spot]) =>
+    line && spot
+      ? act(`level ${line.text}`, (bag, sheet) => {
+          only(bag);
+          const [at, id] = sheet.spot(spot);
+          const [then, text] = at.line(line);
+          return then.place(`cross ${text} with line across from ${id}`, line.board, nameOf(bag));
+        })
+      : undefined,
+  ),
+);
+
+function atDepth(line: Line | undefined, amount: Amount | undefined, spot: Spot | undefined, sign: "+" | "-"): Act | undefined {
+  if (!line || !amount || !spot) return undefined;
+  return act(`on ${line.text} ${amount.formula}`, (bag, sheet) => {
+    only(bag);
+    const [at, id] = sheet.spot(spot);
+    const [then, text] = at.line(line);
+    const by = laidOff(amount, then);
+    const here = then.at(id);
+    const depth =
+      here && Math.abs(here.y) < 1e-6
+        ? sign === "+"
+          ? by.formula
+          : negative(by)
+        : `depth(${id}) ${sign} ${sign === "-" ? bracketed(by) : by.formula}`;
+    return then.place(`on ${text} at ${depth} down`, line.board, nameOf(bag)).measuring(by);
+  });
+}
+
+/** Square off a line at a point of it. */
+const off = (line: Line | undefined, spot: Spot | undefined): Act =>
+  act(`off ${line?.text ?? ""}`, (bag, sheet) => {
+    only(bag, { amount: 1, heading: 2, at: 1, from: 1, spot: 1, on: 1 });
+    const start = spot ?? bag.first("at")?.spot ?? bag.first("from")?.spot ?? bag.first("spot")?.spot;
+    if (!start) throw ask("At which point?");
+    const along = line ?? bag.first("on")?.line ?? lineThrough(start, sheet);
+    if (!along) throw ask("Square off which line?");
+    const [at, id] = sheet.spot("rule" in start ? { ...start } : start);
+    const [then, text] = at.line(along);
+    const amount = oneAmount(bag, then);
+    if (!amount) throw ask("How far?");
+    const way = sideOf(headingOf(bag));
+    if (way === undefined) throw ask("To which side?");
+    return then.place(`off ${straightOf(along, text)} at ${id}, ${amount.formula} ${way}`, then.boardOf(id), nameOf(bag)).measuring(amount);
+  });
+
+/** The line whose middle or part a place is. */
+function lineThrough(spot: Spot, { ground }: Sheet): Line | undefined {
+  if (!("rule" in spot) || spot.mentions.length !== 2) return undefined;
+  const [a, b] = spot.mentions as readonly [string, string];
+  return { text: `${idText(a)}-${idText(b)}`, board: ground.points.get(a)?.board ?? ground.board, ends: [a, b], straight: true };
+}
+
+const OFF = saying<Act>("square off").said(
+  on(
+    p`(put|place|lay|hold|set) (set square|square|ruler) (on|against|to|along) ${LINE} at ${SPOT} (and|,) square off (it)?`,
+    ([line, spot]) => off(line, spot),
+  ),
+  on(p`(square|at right angles|right angle) (off|off from|away from|to) ${LINE} (at|from|in|through) ${SPOT}`, ([line, spot]) =>
+    off(line, spot),
+  ),
+  on(p`(at|from) ${SPOT} ,? (square|go square|at right angles|measure square) (off|to|away from) ${LINE}`, ([spot, line]) =>
+    off(line, spot),
+  ),
+  on(p`(square|go square|measure square|come square) (off|to|away from) ${LINE}`, ([line]) => off(line, undefined), 0.2),
+  on(p`(square|go square) off (it)?`, () => off(undefined, undefined)),
+);
+
+export const CROSSINGS = [CROSSING, SQUARE, LEVELLED, OFF];

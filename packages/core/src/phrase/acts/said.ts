@@ -1,0 +1,41 @@
+import type { Bag } from "../clause.js";
+import { idText } from "../ground/ground.js";
+import type { Amount, Direction, Heading, Line, Spot } from "../meaning.js";
+import type { Sheet } from "../sheet/sheet.js";
+import { NOT_SO, refuse } from "../sheet/unclear.js";
+import { laidOff } from "./laid-off.js";
+
+export const nameOf = (bag: Bag): string | undefined => {
+  const names = bag.first("name")?.names ?? [];
+  if (names.length > 1) throw NOT_SO;
+  return names[0];
+};
+export const only = (bag: Bag, most: Parameters<Bag["holds"]>[0] = {}): void => {
+  if (!bag.holds({ act: 1, name: 1, ...most })) throw NOT_SO;
+};
+export const oneAmount = (bag: Bag, sheet: Sheet): Amount | undefined => {
+  const [amount, more] = bag.all("amount");
+  if (more || amount?.as === "wide" || amount?.as === "each") throw NOT_SO;
+  return amount && laidOff(amount.amount, sheet);
+};
+export const headingOf = (bag: Bag): Heading | undefined => {
+  const ways = [...new Set(bag.all("heading").map(({ way }) => way))].filter((w) => w !== "back");
+  return ways.find((w) => w !== "level" && w !== "plumb") ?? ways[0];
+};
+export const sideOf = (heading: Heading | undefined): Direction | undefined =>
+  heading === undefined || heading === "level" || heading === "plumb" || heading === "back" ? undefined : heading;
+
+/** A straight line by its ends, so that it stands where its name is an edge's. */
+export const straightOf = (line: Line, text: string): string =>
+  line.straight && line.ends && !text.startsWith("line ") ? `${idText(line.ends[0])}-${idText(line.ends[1])}` : text;
+
+/** A drawn line by its key, else the edge. */
+export const pathOf = (line: Line): string => {
+  if (/^[a-z_]+\d*$/.test(line.text)) return line.text;
+  if (line.path !== undefined) return line.path;
+  throw refuse("Draw this line first, then it can be traced.");
+};
+export const keyFrom = (line: Line): string => (line.role ?? line.path ?? line.text).replace(/^.*\./, "").replace(/\W+/g, "_");
+
+/** The place something goes out from. */
+export const startIn = (bag: Bag): Spot | undefined => bag.first("from")?.spot ?? bag.first("at")?.spot ?? bag.first("spot")?.spot;
