@@ -100,6 +100,8 @@ describe("every word counts", () => {
   it("several sentences become several statements; what was taken back is not laid off", () => {
     expect(rules("Square out from 2, 3 inches. Then square down 2 inches.")).toEqual(["#13 out 3 from #2", "#14 down 2 from #13"]);
     expect(rules("go in from 4 one inch, no sorry, one and a half, that's 13")).toEqual(["#13 in 1 1/2 from #4"]);
+    // "That is 22" names the point; "which is nine" says what it comes to.
+    expect(rules("From 4 come down two and a half, that's 22, then square across to the centre back")[0]).toBe("#22 down 2 1/2 from #4");
     expect(rules("come down four inches from 3, no, five inches, and mark 13")).toEqual(["#13 down 5 from #3"]);
   });
 

@@ -298,7 +298,7 @@ SUM.said(
 /** What a figure of one's own comes to, said in passing: it is never laid off. */
 export const REMARKED_SUM = saying<true>("sum in passing").said(
   on(p`,? (which|that) (is|comes to|makes|gives|gives me) (about)? ${MEASURED}`, () => true),
-  on(p`,? (which|that) (is|comes to|makes|gives|gives me) (about)? ${FIGURE}`, () => true),
+  on(p`,? (which is|which comes to|which makes|that comes to|that makes|that gives|that gives me) (about)? ${FIGURE}`, () => true),
   on(p`,? mine is ${FIGURE} (so)? (call (it|that) ${FIGURE})? ,?`, () => true),
   on(p`,? (for me|on me|in my case) (that is|it is)? ${FIGURE} ,?`, () => true),
 );
