@@ -117,10 +117,12 @@ interface Followed {
 }
 
 /** What a clause costs, so that fewer are likelier; more where a full stop stands in it, or it says an amount and no more. */
-function costOf(clause: readonly Item[]): number {
+function costOf(clause: readonly Item[], first: boolean): number {
   const said = clause.filter((item) => !silent(item));
   const stops = clause.filter((item) => item.is === "gap" && item.strong).length;
-  return 1.5 + stops * 0.4 + (said.length === 1 && said[0]?.is === "amount" ? 1.2 : 0);
+  // "Down two, that is 22, then across": the name goes with what stands before it.
+  const named = said.length > 1 && said[0]?.is === "name" && !first ? 0.6 : 0;
+  return 1.5 + stops * 0.4 + named + (said.length === 1 && said[0]?.is === "amount" ? 1.2 : 0);
 }
 
 /** Follows a sentence clause by clause: parts that stand together are one clause when they make something together. */
@@ -161,7 +163,7 @@ function clauseFrom(
 ): void {
   const clause = items.slice(at, to);
   try {
-    then?.push({ sheet: clauseDone(clause, sheet), cost: cost + costOf(clause), ...(asked ? { asked } : {}) });
+    then?.push({ sheet: clauseDone(clause, sheet), cost: cost + costOf(clause, sheet.empty), ...(asked ? { asked } : {}) });
   } catch (error) {
     if (error instanceof NotSo) return;
     if (!(error instanceof Unclear)) throw error;
