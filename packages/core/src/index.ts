@@ -11,7 +11,7 @@ export { insertLines, moveStatements, removeStatements, replaceStatement } from 
 export { measureLine } from "./phrase/measure-line.js";
 export { type Leftover, type Place, type Reading, readSentence, type SentenceReading } from "./phrase/read-sentence.js";
 export type { Taken } from "./phrase/taken-for.js";
-export { readingText, readText, type TextReading } from "./phrase/read-text.js";
+export { readText, type TextReading } from "./phrase/read-text.js";
 export { type LineToMend, linesToMend, takeMends } from "./phrase/mends.js";
 export { quickReading, type QuickReading } from "./phrase/quick.js";
 export { definitionsOf, type NameKind, referencesOf } from "./system/references.js";

@@ -115,6 +115,7 @@ function provedOf(sense: Sense, sentence: string, aside: string | undefined, int
   const proved: (Reading & { cost: number; draws: string })[] = [];
   let broken: string | undefined;
   const seen = new Set<string>();
+  const bodies = BODIES.map((share) => run(into.plan, sampleBody(into.plan, share)));
   for (const understood of sense.understood) {
     const { sheet, cost } = understood;
     const [best] = proved;
@@ -124,7 +125,7 @@ function provedOf(sense: Sense, sentence: string, aside: string | undefined, int
     if (seen.has(key)) continue;
     seen.add(key);
     const puts = withAside(withSentence(wrote, sentence), aside);
-    const proof = prove(into, putInto(into, puts), library);
+    const proof = prove(into, bodies, putInto(into, puts), library);
     if (proof.fault !== undefined) broken ??= proof.fault;
     else if (!proved.some(({ draws }) => draws === proof.draws))
       proved.push({
@@ -189,16 +190,16 @@ const BODIES = [0.25, 0.5, 0.75];
 type Proof = { readonly fault: string } | { readonly fault?: undefined; readonly draws: string; readonly loaded: LoadedSystem };
 
 /**
- * Drafts a text with new statements on three bodies: why it cannot be, or what the new statements draw, to tell readings apart that
+ * Drafts a text with new statements on three bodies, drafted without them before: why it cannot be, or what the new statements draw, to tell readings apart that
  * only say it otherwise.
  */
-export function prove(before: LoadedSystem, text: string, library: Library): Proof {
+function prove(before: LoadedSystem, bodies: readonly Run[], text: string, library: Library): Proof {
   const after = loadSystem(text, library, before);
   const [problem] = newProblems(before, after);
   if (problem) return { fault: `${problem.why} ${problem.fix}`.trim() };
   const draws: unknown[] = [];
-  for (const share of BODIES) {
-    const was = run(before.plan, sampleBody(before.plan, share));
+  for (const [i, share] of BODIES.entries()) {
+    const was = bodies[i] as Run;
     const is = run(after.plan, sampleBody(after.plan, share));
     const fault = failedOf(was, is, after);
     if (fault !== undefined) return { fault };

@@ -33,7 +33,7 @@ export interface TextPlace {
 const AS_ONE = 70;
 
 /** Reads a handout as it was typed or pasted: headings, lists and sentences, each into what those above it left. */
-export function* readingText(handout: string, { into, library = {}, unit = "in", board }: TextPlace): Generator<TextReading, TextReading> {
+export function readText(handout: string, { into, library = {}, unit = "in", board }: TextPlace): TextReading {
   let loaded = into ?? loadSystem(`system "New system"\n  garment block · unit ${unit}\n`);
   let it: string | undefined;
   let here = board;
@@ -60,18 +60,8 @@ export function* readingText(handout: string, { into, library = {}, unit = "in",
         // What stands behind it in the line is read into what it left.
         take(sentence.again ? readSentence(sentence.text, loaded, library, { ground: groundOf(loaded, here), it }) : sentence.reading);
       }
-    yield { sentences, loaded };
   }
   return { sentences, loaded };
-}
-
-/** Reads a whole handout at once. */
-export function readText(handout: string, place: TextPlace): TextReading {
-  const steps = readingText(handout, place);
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done) return value;
-  }
 }
 
 const SORTS: { readonly [K in Statement["is"]]?: Sort } = {
@@ -94,9 +84,7 @@ function notationOf(line: string, loaded: LoadedSystem, library: Library, here: 
   const isBoard = statement.is === "board";
   const last = loaded.read.system.statements.findLast((s) => s.is === "board");
   const board = here ?? (last?.is === "board" ? last.key : "");
-  const text = isBoard
-    ? applyEdits(loaded.read.source, insertLines(loaded.read, lastOfBoards(loaded), [typed]))
-    : putInto(loaded, [{ sort: SORTS[statement.is] ?? "end", board, lines: [typed] }]);
+  const text = isBoard ? withBoard(loaded, typed) : putInto(loaded, [{ sort: SORTS[statement.is] ?? "end", board, lines: [typed] }]);
   const after = loadSystem(text, library, loaded);
   if (newProblems(loaded, after).length > 0) return undefined;
   return { reading: read(typed, [typed], after), ...(isBoard ? { board: statement.key } : {}) };
@@ -155,17 +143,17 @@ function headingOf(line: string, loaded: LoadedSystem, library: Library): Headin
   const key = [...title.toUpperCase().replace(/[^A-Z]/g, ""), ..."ABCDEFGHJKLMNPQRSTUVWXYZ"].find((c) => !taken.has(c));
   if (key === undefined) return undefined;
   const board = `board ${key} "${title}" · centre fold`;
-  const text = applyEdits(loaded.read.source, insertLines(loaded.read, lastOfBoards(loaded), [board]));
-  return { reading: read(line, [board], loadSystem(text, library, loaded)), board: key };
+  return { reading: read(line, [board], loadSystem(withBoard(loaded, board), library, loaded)), board: key };
 }
 
 /** A board stands behind the steps of those before it, and before the pieces. */
-function lastOfBoards({ read: { system } }: LoadedSystem): number {
-  const first = system.statements.findIndex((s) => s.is === "piece" || s.is === "pieceFrom" || s.is === "shape" || s.is === "check");
-  return (first === -1 ? system.statements.length : first) - 1;
+function withBoard({ read: before }: LoadedSystem, board: string): string {
+  const { statements } = before.system;
+  const first = statements.findIndex((s) => s.is === "piece" || s.is === "pieceFrom" || s.is === "shape" || s.is === "check");
+  return applyEdits(before.source, insertLines(before, (first === -1 ? statements.length : first) - 1, [board]));
 }
 
-function measurementsOf(line: string, said: string, loaded: LoadedSystem, library: Library): { reading: SentenceReading } | undefined {
+function measurementsOf(line: string, said: string, loaded: LoadedSystem, library: Library): Heading | undefined {
   const names = said
     .replace(/\.$/, "")
     .split(/,|;|\band\b/)

@@ -1,5 +1,5 @@
+import { pointText } from "../verb/form.js";
 import type { Item } from "./clause.js";
-import { idText } from "./ground/ground.js";
 import { COMES_ALONG, type Line, type Spot } from "./meaning.js";
 import type { Understood } from "./understand.js";
 
@@ -41,7 +41,7 @@ const itemText = (item: Item): string => (TEXTS[item.is] as ((item: Item) => str
 const lineText = ({ text, unknown }: Line): string => unknown ?? text;
 
 function spotText(spot: Spot): string {
-  if ("id" in spot) return idText(spot.id);
+  if ("id" in spot) return pointText(spot.id);
   if ("rule" in spot) return spot.rule;
   return "unknown" in spot ? spot.unknown : "the point before";
 }

@@ -2,9 +2,8 @@ import { laidOff } from "./acts/laid-off.js";
 import { placing } from "./acts/placing.js";
 import { Chart } from "./chart/chart.js";
 import { type Cover, coversOf, silent } from "./covers.js";
-import type { Item } from "./clause.js";
 import type { Ground } from "./ground/ground.js";
-import { Bag } from "./clause.js";
+import { Bag, type Item } from "./clause.js";
 import { Sheet } from "./sheet/sheet.js";
 import { NotSo, Unclear } from "./sheet/unclear.js";
 import { isNoise, type Token, tokensOf } from "./words/tokens.js";
@@ -38,7 +37,7 @@ export function understand(sentence: string, ground: Ground, it?: string): Sense
     .filter(({ text }, i, rest) => !(text === "," && (i === 0 || [",", ".", ";", ":"].includes(rest[i - 1]?.text ?? ""))));
   for (const tokens of corrected(all)) {
     const sense = inWords(tokens, ground, it);
-    if (sense.understood.length > 0) return { ...sense, understood: sense.understood };
+    if (sense.understood.length > 0) return sense;
   }
   return inWords(all, ground, it);
 }

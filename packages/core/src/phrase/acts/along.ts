@@ -1,8 +1,8 @@
+import { pointText } from "../../verb/form.js";
 import { nearestOnPath } from "../../geometry/path/nearest-on-path.js";
 import { endOf, type Path, pathLength, startOf } from "../../geometry/path/path.js";
 import { distance, type Point } from "../../geometry/point.js";
 import { negative } from "../grammar/amounts.js";
-import { idText } from "../ground/ground.js";
 import type { Amount, Heading, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
@@ -13,7 +13,7 @@ export function alongShare(line: Line, share: string, from: Spot | undefined): s
   if (line.unknown !== undefined) throw refuse(`There is no ${line.unknown} here.`);
   const backward = from !== undefined && isFarEnd(from, line);
   if (line.straight && line.ends) {
-    const [a, b] = (backward ? [line.ends[1], line.ends[0]] : line.ends).map(idText);
+    const [a, b] = (backward ? [line.ends[1], line.ends[0]] : line.ends).map(pointText);
     return share === "1/2" ? `midway ${a} to ${b}` : `part ${share} from ${a} to ${b}`;
   }
   if (line.text.includes("-") || line.text.startsWith("line ")) throw NOT_SO;
@@ -78,7 +78,7 @@ interface Run {
 function runOf(line: Line, sheet: Sheet): Run | undefined {
   const path = line.path === undefined ? undefined : (sheet.ground.pathOf(line.path) ?? sheet.ground.pathOf(line.text));
   if (path) return { start: startOf(path), end: endOf(path), path };
-  const [start, end] = (line.ends ?? []).map((id) => sheet.at(idText(id)));
+  const [start, end] = (line.ends ?? []).map((id) => sheet.at(pointText(id)));
   return start && end ? { start, end, path } : undefined;
 }
 

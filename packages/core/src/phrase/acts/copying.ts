@@ -1,22 +1,14 @@
+import { pointText } from "../../verb/form.js";
 import { act, type Act } from "../clause.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, p, saying } from "../grammar/rules.js";
-import { idText } from "../ground/ground.js";
 import type { Amount, Direction, Line, Spot } from "../meaning.js";
 import { ask } from "../sheet/unclear.js";
 import { laidOff } from "./laid-off.js";
-import { nameOf, only, oneAmount, headingOf, sideOf, straightOf, pathOf, keyFrom } from "./said.js";
+import { fromPlaceAndLine, nameOf, only, oneAmount, headingOf, sideOf, straightOf, pathOf, keyFrom } from "./said.js";
 
 const IN_LINE = saying<true>("mirrored in").said(on(p`(mirrored|reflected|flipped)? (in|over|across|about|on|along|through)`, () => true));
-const mirror = (spot: Spot | undefined, line: Line | undefined): Act | undefined =>
-  spot && line
-    ? act(`mirror ${line.text}`, (bag, sheet) => {
-        only(bag);
-        const [at, id] = sheet.spot(spot);
-        const [then, text] = at.line(line);
-        return then.place(`mirror ${id} in ${text}`, at.boardOf(id), nameOf(bag));
-      })
-    : undefined;
+const mirror = fromPlaceAndLine((id, line) => `mirror ${id} in ${line}`);
 /** Without a line, a half that is cut on the fold is mirrored in its fold. */
 const mirrorInFold = (spot: Spot): Act =>
   act("mirror", (bag, sheet) => {
@@ -25,7 +17,7 @@ const mirrorInFold = (spot: Spot): Act =>
     const board = at.boardOf(id);
     const first = [...at.ground.points.values()].find((point) => point.board === board);
     if (!first || !at.ground.folded.has(board)) throw ask("Mirrored in which line?");
-    return at.place(`mirror ${id} in line down from ${idText(first.id)}`, board, nameOf(bag));
+    return at.place(`mirror ${id} in line down from ${pointText(first.id)}`, board, nameOf(bag));
   });
 const mirrorLine = (of: Line | undefined, line: Line | undefined): Act | undefined =>
   of && line
@@ -66,10 +58,10 @@ const parallel = (line: Line | undefined, by?: Amount, way?: Direction): Act | u
         .draw("trace", `${keyFrom(line)}_parallel`, `: ${pathOf(line)} offset ${amount.formula} ${side}`, line.board)
         .measuring(amount);
     const [first, one] = sheet
-      .place(`off ${line.text} at ${idText(line.ends[0])}, ${amount.formula} ${side}`, line.board)
+      .place(`off ${line.text} at ${pointText(line.ends[0])}, ${amount.formula} ${side}`, line.board)
       .spot({ before: "it" });
     const [second, two] = first
-      .place(`off ${line.text} at ${idText(line.ends[1])}, ${amount.formula} ${side}`, line.board)
+      .place(`off ${line.text} at ${pointText(line.ends[1])}, ${amount.formula} ${side}`, line.board)
       .spot({ before: "it" });
     return second.draw("line", "parallel", `: ${one} > ${two}`, line.board).measuring(amount);
   });

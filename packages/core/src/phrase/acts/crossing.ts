@@ -1,13 +1,13 @@
+import { pointText } from "../../verb/form.js";
 import { act, type Act } from "../clause.js";
 import { bracketed, negative } from "../grammar/amounts.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, p, saying } from "../grammar/rules.js";
-import { idText } from "../ground/ground.js";
 import type { Amount, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask } from "../sheet/unclear.js";
 import { laidOff } from "./laid-off.js";
-import { nameOf, only, oneAmount, headingOf, sideOf, straightOf } from "./said.js";
+import { fromPlaceAndLine, nameOf, only, oneAmount, headingOf, sideOf, straightOf } from "./said.js";
 
 const MEETS = saying<true>("meets").said(on(p`(cuts|crosses|meets|meet|cross|cut|hits|touches|intersects|intersect)`, () => true));
 
@@ -33,15 +33,7 @@ const CROSSING = saying<Act>("crossing").said(
 );
 
 /** The foot of a perpendicular. */
-const square = (spot: Spot | undefined, line: Line | undefined): Act | undefined =>
-  spot && line
-    ? act(`square ${line.text}`, (bag, sheet) => {
-        only(bag);
-        const [at, id] = sheet.spot(spot);
-        const [then, text] = at.line(line);
-        return then.place(`square from ${id} to ${text}`, at.boardOf(id), nameOf(bag));
-      })
-    : undefined;
+const square = fromPlaceAndLine((id, line) => `square from ${id} to ${line}`);
 const SQUARE = saying<Act>("perpendicular").said(
   on(
     p`(drop|let fall|draw|square|rule|let drop|drop down)? (a)? (perpendicular|square line|foot of perpendicular|foot of a perpendicular|perpendicular line|line square) (dropped)? (from|out of) ${SPOT} (to|on|upon|onto|into|on to) ${LINE}`,
@@ -118,7 +110,7 @@ const off = (line: Line | undefined, spot: Spot | undefined): Act =>
 function lineThrough(spot: Spot, { ground }: Sheet): Line | undefined {
   if (!("rule" in spot) || spot.mentions.length !== 2) return undefined;
   const [a, b] = spot.mentions as readonly [string, string];
-  return { text: `${idText(a)}-${idText(b)}`, board: ground.points.get(a)?.board ?? ground.board, ends: [a, b], straight: true };
+  return { text: `${pointText(a)}-${pointText(b)}`, board: ground.points.get(a)?.board ?? ground.board, ends: [a, b], straight: true };
 }
 
 const OFF = saying<Act>("square off").said(

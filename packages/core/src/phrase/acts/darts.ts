@@ -1,8 +1,9 @@
+import { pointText } from "../../verb/form.js";
 import { AMOUNT, LINE, PLACED, SPOT } from "../grammar/main-rules.js";
 import { SHARE } from "../grammar/figures.js";
 import { NAME } from "../grammar/names.js";
 import { on, oneOf, p, saying, wordsRow, type Saying } from "../grammar/rules.js";
-import { idText, type KnownDart } from "../ground/ground.js";
+import { type KnownDart } from "../ground/ground.js";
 import type { Amount, Direction, Line, Spot } from "../meaning.js";
 import type { Bag } from "../clause.js";
 import { keyOf, type Sheet } from "../sheet/sheet.js";
@@ -116,7 +117,7 @@ function dartPoint(bag: Bag, at: Sheet, { spot, middle, long }: Standing): reado
 /** A place on the lowest line of its board: a dart there stands upright. */
 function onLowerEdge(id: string, spot: Spot, sheet: Sheet): boolean {
   const ids = "rule" in spot ? spot.mentions : [id.replace("#", "")];
-  const depth = (point: string): number | undefined => sheet.at(idText(point))?.y;
+  const depth = (point: string): number | undefined => sheet.at(pointText(point))?.y;
   const mine = depth(ids[0] ?? "");
   const board = sheet.ground.points.get(ids[0] ?? "")?.board;
   if (mine === undefined || ids.some((other) => Math.abs((depth(other) ?? NaN) - mine) > 1)) return false;
@@ -191,11 +192,11 @@ const LEGS = saying<Act>("legs of a dart").said(
         ? act(`legs ${title}`, (bag, sheet) => {
             if (!bag.holds({ act: 1, pressed: 1 })) throw NOT_SO;
             const pressed = bag.first("pressed")?.way;
-            const board = sheet.boardOf(idText(a));
+            const board = sheet.boardOf(pointText(a));
             return sheet.draw(
               "dart",
               keyOf(title),
-              ` "${asTitle(title)}": legs ${idText(a)}, ${idText(b)} to ${idText(tip)}${pressed === undefined ? "" : `, pressed ${pressed}`}`,
+              ` "${asTitle(title)}": legs ${pointText(a)}, ${pointText(b)} to ${pointText(tip)}${pressed === undefined ? "" : `, pressed ${pressed}`}`,
               board,
             );
           })
@@ -211,7 +212,7 @@ const LEGS = saying<Act>("legs of a dart").said(
       return at.draw(
         "dart",
         `${dart.key}_both`,
-        ` "${dart.words.replace(/^./, (c) => c.toUpperCase())}, pointed both ways": legs ${idText(legA)}, ${idText(legB)} to ${idText(dart.point)} and ${tip}`,
+        ` "${dart.words.replace(/^./, (c) => c.toUpperCase())}, pointed both ways": legs ${pointText(legA)}, ${pointText(legB)} to ${pointText(dart.point)} and ${tip}`,
         dart.board,
       );
     });

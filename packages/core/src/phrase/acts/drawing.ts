@@ -1,7 +1,7 @@
+import { pointText } from "../../verb/form.js";
 import { listOf } from "../chart/pattern.js";
 import { AMOUNT, LINE, PLACED, SPOT } from "../grammar/main-rules.js";
 import { on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
-import { idText } from "../ground/ground.js";
 import type { Amount, Direction, Line, Manner, Spot } from "../meaning.js";
 import type { Bag } from "../clause.js";
 import { keyOf, type Sheet } from "../sheet/sheet.js";
@@ -33,7 +33,7 @@ const DIRECTION = saying<string>("direction of a curve").said(
     line?.unknown === undefined && line ? `along ${lineText(line)}` : undefined,
   ),
 );
-const lineText = (line: Line): string => (line.straight && line.ends ? `${idText(line.ends[0])}-${idText(line.ends[1])}` : line.text);
+const lineText = (line: Line): string => (line.straight && line.ends ? `${pointText(line.ends[0])}-${pointText(line.ends[1])}` : line.text);
 
 const INTO = saying<true>("into a place").said(
   on(p`(into|to|at|on|towards) ${LINE}`, () => true),
@@ -324,7 +324,7 @@ function bent(
   });
 }
 const endsOf = (line: Line | undefined): readonly [string, string] | undefined =>
-  line?.ends && ([idText(line.ends[0]), idText(line.ends[1])] as const);
+  line?.ends && ([pointText(line.ends[0]), pointText(line.ends[1])] as const);
 const BEND = saying<Act>("bend").said(
   on(p`${BENT} ${LINE} ${SIDE_WORD}? (by)? ${AMOUNT} ${MIDDLE_OF_IT}`, ([how = "hollow", line, side, by, where]) =>
     bent(endsOf(line), how, by, side, where, line ? keyFrom(line) : ""),
@@ -340,7 +340,7 @@ const BEND = saying<Act>("bend").said(
   on(
     p`${LINE} (:|,) ${PLACED} (-|to) ${PLACED} ,? (curve)? ,? ${BENT} ${SIDE_WORD}? ,? (by)? ${AMOUNT} ${MIDDLE_OF_IT}`,
     ([line, a, b, how = "bow", side, by, where]) =>
-      a && b ? bent([idText(a), idText(b)], how, by, side, where, line ? keyFrom(line) : "") : undefined,
+      a && b ? bent([pointText(a), pointText(b)], how, by, side, where, line ? keyFrom(line) : "") : undefined,
   ),
   on(p`(curve|bend|shape|bow|hollow|round) ${LINE} ${SIDE_WORD}? ${MUCH} (between ${PLACED} and ${PLACED})?`, () =>
     act("bend a little", () => {

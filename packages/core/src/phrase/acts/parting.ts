@@ -1,8 +1,8 @@
+import { pointText } from "../../verb/form.js";
 import { act, type Act } from "../clause.js";
 import { COUNT } from "../grammar/figures.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, oneOf, p, saying } from "../grammar/rules.js";
-import { idText } from "../ground/ground.js";
 import type { Amount, Direction, Heading, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
@@ -30,14 +30,14 @@ const extend = (line: Line | undefined, end: Spot | undefined, by?: Amount): Act
 function extendedFrom({ ends }: Line, end: Spot | undefined, way: Heading | undefined, sheet: Sheet): readonly [string, string] {
   if (!ends) throw ask("From which end?");
   if (!end && way === undefined) throw ask("Beyond which end?");
-  const beyond = end ? sheet.spot(end)[1] : idText(farEnd(ends, way ?? "down", sheet));
-  const [a, b] = ends.map(idText) as [string, string];
+  const beyond = end ? sheet.spot(end)[1] : pointText(farEnd(ends, way ?? "down", sheet));
+  const [a, b] = ends.map(pointText) as [string, string];
   if (beyond !== a && beyond !== b) throw NOT_SO;
   return beyond === a ? [b, a] : [a, b];
 }
 
 function farEnd(ends: readonly [string, string], way: Heading, sheet: Sheet): string {
-  const [a, b] = ends.map((end) => sheet.at(idText(end)));
+  const [a, b] = ends.map((end) => sheet.at(pointText(end)));
   if (!a || !b) throw ask("Beyond which end?");
   const ahead = { up: a.y - b.y, down: b.y - a.y, plumb: b.y - a.y, out: b.x - a.x, level: b.x - a.x, in: a.x - b.x, back: 0 }[way];
   return ahead >= 0 ? ends[1] : ends[0];
@@ -54,7 +54,12 @@ const EXTEND = saying<Act>("extend").said(
   on(p`(extend|produce|continue|prolong) ${SPOT} (to)? ${SPOT}`, ([a, b], ground) =>
     a && b && "id" in a && "id" in b
       ? extend(
-          { text: `${idText(a.id)}-${idText(b.id)}`, board: ground.points.get(a.id)?.board ?? "", ends: [a.id, b.id], straight: true },
+          {
+            text: `${pointText(a.id)}-${pointText(b.id)}`,
+            board: ground.points.get(a.id)?.board ?? "",
+            ends: [a.id, b.id],
+            straight: true,
+          },
           b,
         )
       : undefined,
@@ -62,7 +67,12 @@ const EXTEND = saying<Act>("extend").said(
   on(p`(extend|produce|continue|prolong) ${SPOT} (to)? ${SPOT} (up|down|out|in)? (past|beyond) ${LINE}`, ([a, b], ground) =>
     a && b && "id" in a && "id" in b
       ? extend(
-          { text: `${idText(a.id)}-${idText(b.id)}`, board: ground.points.get(a.id)?.board ?? "", ends: [a.id, b.id], straight: true },
+          {
+            text: `${pointText(a.id)}-${pointText(b.id)}`,
+            board: ground.points.get(a.id)?.board ?? "",
+            ends: [a.id, b.id],
+            straight: true,
+          },
           b,
         )
       : undefined,

@@ -1,16 +1,17 @@
+import { pointText } from "../../verb/form.js";
 import { pathLength, startOf, endOf, type Path } from "../../geometry/path/path.js";
 import { distance } from "../../geometry/point.js";
 import { listOf } from "../chart/pattern.js";
 import { COUNT, DEGREES } from "../grammar/figures.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, p, saying, wordsRow } from "../grammar/rules.js";
-import { type Ground, idText, type KnownLine, type KnownPiece } from "../ground/ground.js";
+import { type Ground, type KnownLine, type KnownPiece } from "../ground/ground.js";
 import type { Amount, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
 import { act, type Act } from "../clause.js";
 import { laidOff } from "./laid-off.js";
-import { EDGE, PIECE, pieceKey, pieceOf, roleOf } from "./shaping.js";
+import { EDGE, isFold, PIECE, pieceKey, pieceOf, roleOf } from "./shaping.js";
 
 /** How often a piece is cut, and how it lies. */
 export const CUT = saying<string>("how it is cut").said(
@@ -131,11 +132,9 @@ function edgeBetween(
       : `edge_${bare(from)}_${bare(to)}`.toLowerCase().replace(/[⟨⟩]/g, "n");
   return { role, text: `${from} > ${to}`, fold: onFold && centre !== undefined };
 }
-const isFold = (line: KnownLine, { pieces }: Ground): boolean =>
-  pieces.some((piece) => piece.edges.some((e) => e.fold && line.path === `${piece.key}.${e.role}`));
 /** New places across to the centre lie on it. */
 function onLine(id: string, line: KnownLine, sheet: Sheet): boolean {
-  const [a] = line.ends?.map((end) => sheet.at(idText(end))) ?? [];
+  const [a] = line.ends?.map((end) => sheet.at(pointText(end))) ?? [];
   const here = sheet.at(id);
   if (!here) return sheet.ruleOf(id)?.includes(line.text) ?? false;
   return a !== undefined && Math.abs(here.x - a.x) < 0.1;
@@ -314,7 +313,7 @@ function notch(edge: string | undefined, places: readonly (readonly [string, Not
 }
 function fromEnd(edge: string, from: Spot | undefined, sheet: Sheet): boolean {
   const path = sheet.ground.pathOf(edge);
-  const here = from && "id" in from ? sheet.at(idText(from.id)) : undefined;
+  const here = from && "id" in from ? sheet.at(pointText(from.id)) : undefined;
   if (!path || !here) throw ask("From which end of the edge?");
   if (distance(here, startOf(path)) < 1) return false;
   if (distance(here, endOf(path)) < 1) return true;

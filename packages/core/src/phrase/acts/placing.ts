@@ -1,7 +1,7 @@
+import { pointText } from "../../verb/form.js";
 import type { Bag } from "../clause.js";
 import { negative } from "../grammar/amounts.js";
 import type { Share } from "../grammar/figures.js";
-import { idText } from "../ground/ground.js";
 import type { Amount, Direction, Heading, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO } from "../sheet/unclear.js";
@@ -245,6 +245,6 @@ function startOn(spot: Spot | undefined, sheet: Sheet): readonly [Sheet, string]
 function wayTo(heading: Heading, id: string, target: Line, sheet: Sheet): string {
   if (heading === "level") return "across";
   if (heading !== "plumb") return heading;
-  const [here, there] = [sheet.at(id), target.ends?.map((end) => sheet.at(idText(end))).find((p) => p !== undefined)];
+  const [here, there] = [sheet.at(id), target.ends?.map((end) => sheet.at(pointText(end))).find((p) => p !== undefined)];
   return here && there && there.y < here.y ? "up" : "down";
 }

@@ -1,5 +1,5 @@
-import type { Bag } from "../clause.js";
-import { idText } from "../ground/ground.js";
+import { pointText } from "../../verb/form.js";
+import { act, type Act, type Bag } from "../clause.js";
 import type { Amount, Direction, Heading, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { NOT_SO, refuse } from "../sheet/unclear.js";
@@ -27,7 +27,7 @@ export const sideOf = (heading: Heading | undefined): Direction | undefined =>
 
 /** A straight line by its ends, so that it stands where its name is an edge's. */
 export const straightOf = (line: Line, text: string): string =>
-  line.straight && line.ends && !text.startsWith("line ") ? `${idText(line.ends[0])}-${idText(line.ends[1])}` : text;
+  line.straight && line.ends && !text.startsWith("line ") ? `${pointText(line.ends[0])}-${pointText(line.ends[1])}` : text;
 
 /** A drawn line by its key, else the edge. */
 export const pathOf = (line: Line): string => {
@@ -39,3 +39,16 @@ export const keyFrom = (line: Line): string => (line.role ?? line.path ?? line.t
 
 /** The place something goes out from. */
 export const startIn = (bag: Bag): Spot | undefined => bag.first("from")?.spot ?? bag.first("at")?.spot ?? bag.first("spot")?.spot;
+
+/** A point that is found from a place and a line, by a rule of the two. */
+export const fromPlaceAndLine =
+  (rule: (id: string, line: string) => string) =>
+  (spot: Spot | undefined, line: Line | undefined): Act | undefined =>
+    spot && line
+      ? act(rule("", line.text), (bag, sheet) => {
+          only(bag);
+          const [at, id] = sheet.spot(spot);
+          const [then, text] = at.line(line);
+          return then.place(rule(id, text), at.boardOf(id), nameOf(bag));
+        })
+      : undefined;

@@ -1,6 +1,7 @@
+import { pointText } from "../../verb/form.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, p, saying, wordsRow, type Saying } from "../grammar/rules.js";
-import type { KnownPiece } from "../ground/ground.js";
+import type { Ground, KnownLine, KnownPiece } from "../ground/ground.js";
 import type { Amount, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
@@ -37,17 +38,23 @@ function pieceAt(spots: readonly Spot[], { ground }: Sheet): string | undefined 
   return found.length === 1 ? found[0]?.key : undefined;
 }
 
-const spread = (from: Spot | undefined, to: Spot | undefined, by: Amount | undefined): Act | undefined =>
-  from && to
-    ? act("spread", (bag, sheet) => {
-        if (!bag.holds({ act: 1 })) throw NOT_SO;
-        const [at, [a = "", b = ""]] = sheet.spots([from, to]);
-        const piece = pieceAt([from, to], sheet);
-        if (piece === undefined) throw NOT_SO;
-        if (!by) throw ask("Spread by how much?");
-        return at.put("end", `shape spread ${piece} from ${a} to ${b} by ${laidOff(by, at).formula}`);
-      })
-    : undefined;
+/** A piece spread or folded away from one place of its outline to another, by so much at the first. */
+const wedge =
+  (verb: "spread" | "fold", question: string) =>
+  (from: Spot | undefined, to: Spot | undefined, by: Amount | undefined): Act | undefined =>
+    from && to
+      ? act(verb, (bag, sheet) => {
+          if (!bag.holds({ act: 1 })) throw NOT_SO;
+          const [at, [a = "", b = ""]] = sheet.spots([from, to]);
+          const piece = pieceAt([from, to], sheet);
+          if (piece === undefined) throw NOT_SO;
+          if (!by) throw ask(question);
+          return at.put("end", `shape ${verb} ${piece} from ${a} to ${b} by ${laidOff(by, at).formula}`);
+        })
+      : undefined;
+const spread = wedge("spread", "Spread by how much?");
+const fold = wedge("fold", "How much is folded away?");
+
 const SPREAD = saying<Act>("slash and spread").said(
   on(
     p`(slash|cut|slit) (up|down|in|open)? (it|piece)? from ${SPOT} (up|down|across|in)? to ${SPOT} (and|,|, and) (spread|open|spread it|open it|swing it open|open it out) (it)? (out|by)? (by)? ${AMOUNT} (at|on|along) (bottom|hem|waist|first point|lower edge|it)`,
@@ -72,17 +79,6 @@ const SPREAD = saying<Act>("slash and spread").said(
   ),
 );
 
-const fold = (from: Spot | undefined, to: Spot | undefined, by: Amount | undefined): Act | undefined =>
-  from && to
-    ? act("fold", (bag, sheet) => {
-        if (!bag.holds({ act: 1 })) throw NOT_SO;
-        const [at, [a = "", b = ""]] = sheet.spots([from, to]);
-        const piece = pieceAt([from, to], sheet);
-        if (piece === undefined) throw NOT_SO;
-        if (!by) throw ask("How much is folded away?");
-        return at.put("end", `shape fold ${piece} from ${a} to ${b} by ${laidOff(by, at).formula}`);
-      })
-    : undefined;
 const AWAY = saying<true>("fold away").said(on(p`(fold|pin|take|fold out|pinch) (away|out|up)?`, () => true));
 const FOLD = saying<Act>("fold away").said(
   on(
@@ -97,8 +93,7 @@ const FOLD = saying<Act>("fold away").said(
 );
 function middle(line: Line): Spot {
   const [a, b] = line.ends as readonly [string, string];
-  const text = (id: string): string => (/^[A-Z]/.test(id) ? id : `#${id}`);
-  return { rule: `midway ${text(a)} to ${text(b)}`, board: line.board, mentions: [a, b] };
+  return { rule: `midway ${pointText(a)} to ${pointText(b)}`, board: line.board, mentions: [a, b] };
 }
 
 const each = (before: Amount | undefined, after: Amount | undefined, sheet: Sheet): string => {
@@ -201,9 +196,7 @@ function split(
   if (!piece || !from || one === undefined || two === undefined) return undefined;
   return act(`split ${piece.key} ${one} ${two}`, (bag, sheet) => {
     if (!bag.holds({ act: 1 })) throw NOT_SO;
-    const centre = sheet.ground.lines.find(
-      (l) => l.piece === piece.key && piece.edges.some((e) => e.fold && l.path === `${piece.key}.${e.role}`),
-    );
+    const centre = sheet.ground.lines.find((line) => line.piece === piece.key && isFold(line, sheet.ground));
     if (!centre) throw ask("Across to which edge?");
     const [at, id] = sheet.spot(from);
     const placed = at.place(`across from ${id} to ${centre.text}`, piece.board);
@@ -214,6 +207,10 @@ function split(
     );
   });
 }
+
+/** Whether a line is the edge at which a piece lies on the fold. */
+export const isFold = (line: KnownLine, { pieces }: Ground): boolean =>
+  pieces.some((piece) => piece.edges.some((e) => e.fold && line.path === `${piece.key}.${e.role}`));
 
 const UNFOLD = saying<Act>("unfold").said(
   on(p`(unfold|open out|open) ${PIECE} (on|along)? (fold|centre)?`, ([piece]) =>

@@ -1,3 +1,4 @@
+import { pointText } from "../../verb/form.js";
 import { endOf, startOf } from "../../geometry/path/path.js";
 import type { Point } from "../../geometry/point.js";
 import { listOf } from "../chart/pattern.js";
@@ -5,7 +6,6 @@ import { act, type Act } from "../clause.js";
 import { DEGREES } from "../grammar/figures.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, oneOf, p, saying } from "../grammar/rules.js";
-import { idText } from "../ground/ground.js";
 import type { Amount, Heading, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask } from "../sheet/unclear.js";
@@ -77,7 +77,7 @@ const SWING = saying<Act>("swing").said(
 function intoCorner(id: string, sheet: Sheet, between?: readonly string[]): number {
   const here = sheet.at(id);
   const bare = id.replace("#", "");
-  const others = (between ?? sheet.ground.neighbours.get(bare) ?? []).flatMap((n) => sheet.at(idText(n)) ?? []);
+  const others = (between ?? sheet.ground.neighbours.get(bare) ?? []).flatMap((n) => sheet.at(pointText(n)) ?? []);
   if (!here) throw ask("Into which corner?");
   const ways: number[] = [];
   for (const other of others) {
@@ -111,7 +111,7 @@ const diagonal = (spot: Spot | undefined, between?: readonly Spot[], draws = fal
     const [at, id] = sheet.spot(start);
     const amount = oneAmount(bag, at) ?? bag.all("amount").map(({ amount: a }) => laidOff(a, at))[0];
     if (!amount) throw ask("How far?");
-    const ends = between?.flatMap((s) => ("id" in s ? [s.id] : [])).filter((s) => idText(s) !== id);
+    const ends = between?.flatMap((s) => ("id" in s ? [s.id] : [])).filter((s) => pointText(s) !== id);
     const placed = at
       .place(`at ${degreesText(intoCorner(id, at, ends))}, ${amount.formula} from ${id}`, at.boardOf(id), nameOf(bag))
       .measuring(amount);
@@ -228,7 +228,7 @@ function arc(centre: Spot | undefined, from: Spot | undefined, by: number | unde
     const [at, [about = "", id = ""]] = sheet.spots([centre, from]);
     const [c, s] = [at.at(about), at.at(id)];
     const path = line.path === undefined ? undefined : at.ground.pathOf(line.path);
-    const ends = path ? [startOf(path), endOf(path)] : (line.ends ?? []).map((end) => at.at(idText(end)));
+    const ends = path ? [startOf(path), endOf(path)] : (line.ends ?? []).map((end) => at.at(pointText(end)));
     const [a, b] = ends;
     if (!c || !s || !a || !b) throw ask("Which way round?");
     const end = (sign: number): Point => {

@@ -11,7 +11,6 @@ type Part<G> =
 /** Words and rules in a row, with what may be left out or said otherwise. */
 export interface Pattern<R extends readonly unknown[], G> {
   readonly parts: readonly Part<G>[];
-  readonly catches: number;
   /** Only its types are of use. */
   readonly rules?: R;
 }
@@ -49,7 +48,7 @@ export function pattern<G, R extends readonly Rule<unknown, G>[]>(texts: Templat
     }
     return parts;
   };
-  return { parts: row(), catches: rules.length };
+  return { parts: row() };
 }
 
 /** The words a pattern can begin with. */

@@ -1,5 +1,6 @@
+import { pointText } from "../../verb/form.js";
 import { measurementCalled } from "../../body/index.js";
-import { figureCalled, idText } from "../ground/ground.js";
+import { figureCalled } from "../ground/ground.js";
 import { type Amount, type Bond, COMES_ALONG, type Line } from "../meaning.js";
 import { FIGURE, MEASURED, SHARE, type Share, UNIT } from "./figures.js";
 import { AMOUNT, LINE, PLACED } from "./main-rules.js";
@@ -63,25 +64,25 @@ const DISTANCE = saying<Amount>("distance").said(
     between(a, b),
   ),
   on(p`as far as ${PLACED} (lies|is|comes|stands|sits) below ${PLACED}`, ([a, b]) =>
-    a && b ? one(`drop(${idText(b)}, ${idText(a)})`) : undefined,
+    a && b ? one(`drop(${pointText(b)}, ${pointText(a)})`) : undefined,
   ),
   on(p`as far as ${PLACED} (lies|is|comes|stands|sits) (above|over) ${PLACED}`, ([a, b]) =>
-    a && b ? one(`drop(${idText(a)}, ${idText(b)})`) : undefined,
+    a && b ? one(`drop(${pointText(a)}, ${pointText(b)})`) : undefined,
   ),
   on(p`as far as ${PLACED} (lies|is|comes|stands|sits) (out|outside|beyond) (from|of)? ${PLACED}`, ([a, b]) =>
-    a && b ? one(`across(${idText(b)}, ${idText(a)})`) : undefined,
+    a && b ? one(`across(${pointText(b)}, ${pointText(a)})`) : undefined,
   ),
 );
 
 const between = (a: string | undefined, b: string | undefined): Amount | undefined =>
-  a === undefined || b === undefined || a === b ? undefined : one(`dist(${idText(a)}, ${idText(b)})`);
+  a === undefined || b === undefined || a === b ? undefined : one(`dist(${pointText(a)}, ${pointText(b)})`);
 
 const lengthOf = (line: Line | undefined): Amount | undefined =>
   line &&
   (line.unknown === undefined
     ? line.path !== undefined || !line.ends
       ? one(`len(${line.path !== undefined && !line.straight ? nameOf(line) : (line.path ?? line.text)})`)
-      : one(`dist(${idText(line.ends[0])}, ${idText(line.ends[1])})`)
+      : one(`dist(${pointText(line.ends[0])}, ${pointText(line.ends[1])})`)
     : amount("0", "one", { unknown: line.unknown }));
 
 /** A line that is drawn is named as it is drawn, so that it need not wait for its piece. */

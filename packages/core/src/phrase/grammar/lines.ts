@@ -1,11 +1,12 @@
+import { pointText } from "../../verb/form.js";
 import type { Got } from "../chart/chart.js";
-import { figureCalled, type Ground, idText, type KnownLine } from "../ground/ground.js";
+import { figureCalled, type Ground, type KnownLine } from "../ground/ground.js";
 import type { Line } from "../meaning.js";
 import { on, p, saying, wordsRow } from "./rules.js";
 import { LINE, PLACED, SPOT_BELOW } from "./main-rules.js";
 
 const straight = (a: string, b: string, ground: Ground): Line => ({
-  text: `${idText(a)}-${idText(b)}`,
+  text: `${pointText(a)}-${pointText(b)}`,
   board: ground.points.get(a)?.board ?? ground.board,
   ends: [a, b],
   straight: true,
@@ -132,7 +133,7 @@ export const LINES = LINE.said(
 );
 
 const ray = (way: "across" | "down", from: string, ground: Ground): Line => ({
-  text: `line ${way} from ${idText(from)}`,
+  text: `line ${way} from ${pointText(from)}`,
   board: ground.points.get(from)?.board ?? ground.board,
   straight: true,
 });

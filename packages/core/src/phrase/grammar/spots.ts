@@ -1,5 +1,6 @@
+import { pointText } from "../../verb/form.js";
 import type { Got } from "../chart/chart.js";
-import { type Ground, idText } from "../ground/ground.js";
+import { type Ground } from "../ground/ground.js";
 import type { Line, Spot } from "../meaning.js";
 import { SHARE } from "./figures.js";
 import { AMOUNT, LINE, PLACED, SPOT, SPOT_BELOW } from "./main-rules.js";
@@ -109,7 +110,7 @@ const UPRIGHT = oneOf<"up" | "down">("above or below", { above: "up", over: "up"
 SPOT_BELOW.said(
   on(p`${AMOUNT} ${UPRIGHT} ${PLACED}`, ([amount, way, id], g) =>
     amount && way && id && !amount.same && amount.unknown === undefined && !amount.doubt
-      ? ruled(`${way} ${amount.formula} from ${idText(id)}`, [id], g)
+      ? ruled(`${way} ${amount.formula} from ${pointText(id)}`, [id], g)
       : undefined,
   ),
 );
@@ -121,7 +122,7 @@ const ruled = (rule: string, mentions: readonly string[], ground: Ground): Spot 
 });
 
 const midway = (a: string | undefined, b: string | undefined, ground: Ground): Spot | undefined =>
-  a === undefined || b === undefined || a === b ? undefined : ruled(`midway ${idText(a)} to ${idText(b)}`, [a, b], ground);
+  a === undefined || b === undefined || a === b ? undefined : ruled(`midway ${pointText(a)} to ${pointText(b)}`, [a, b], ground);
 
 /** The middle of a line: straight between its ends, or along it when it bends. */
 export function middleOfLine(line: Line | undefined, ground: Ground): Spot | undefined {
@@ -149,7 +150,7 @@ const BETWEEN = saying<Spot>("place between").said(
   on(
     p`(a)? ${SHARE} (of)? (way|distance|line)? (along|down|up|across)? (from|between)? ${PLACED} (to|and|-|towards|toward) ${PLACED}`,
     ([share, a, b], g) =>
-      share && a && b && a !== b ? ruled(`part ${share.top}/${share.under} from ${idText(a)} to ${idText(b)}`, [a, b], g) : undefined,
+      share && a && b && a !== b ? ruled(`part ${share.top}/${share.under} from ${pointText(a)} to ${pointText(b)}`, [a, b], g) : undefined,
   ),
 );
 

@@ -1,3 +1,4 @@
+import { pointText } from "../../verb/form.js";
 import { MEASUREMENTS } from "../../body/index.js";
 import { inWords } from "../../formula/in-words.js";
 import type { Point } from "../../geometry/point.js";
@@ -175,7 +176,7 @@ class Gathered {
     const level = /([a-z]+(?: [a-z]+)?) line,? (?:square(?:d)? )?across/i.exec(statement.text ?? "")?.[1];
     if (level !== undefined && !/\b(?:starting|a|the|draw)\b/i.test(level))
       this.lines.push({
-        text: `line across from ${idText(statement.id)}`,
+        text: `line across from ${pointText(statement.id)}`,
         words: `${smallWords(level)} line`,
         board: this.here,
         straight: true,
@@ -227,7 +228,7 @@ class Gathered {
     const found = straight ? ([ids[0], ids[1]] as [string, string]) : this.endsOf(this.paths.get(path), board);
     // The middle of a half is named from its first point down.
     const ends = found && finish === "fold" && found[0] > found[1] ? ([found[1], found[0]] as const) : found;
-    const text = drawn ?? (straight && ends ? `${idText(ends[0])}-${idText(ends[1])}` : path);
+    const text = drawn ?? (straight && ends ? `${pointText(ends[0])}-${pointText(ends[1])}` : path);
     return { text, path, board, piece, straight, ...(ends ? { ends } : {}) };
   }
 
@@ -250,14 +251,11 @@ class Gathered {
 const alongText = (along: NonNullable<Piece["edges"]>[number]["along"]): string =>
   along
     .map((item) => {
-      if ("point" in item) return idText(item.point);
-      const part = item.from === undefined || item.to === undefined ? "" : ` from ${idText(item.from)} to ${idText(item.to)}`;
+      if ("point" in item) return pointText(item.point);
+      const part = item.from === undefined || item.to === undefined ? "" : ` from ${pointText(item.from)} to ${pointText(item.to)}`;
       return `${item.path}${part}${item.reversed ? " reversed" : ""}`;
     })
     .join(" > ");
-
-/** A point as the notation writes it. */
-export const idText = (id: string): string => (/^[A-Z]+\d/.test(id) ? id : `#${id}`);
 
 /** What stands behind the name of a figure and says again what it is. */
 const KIND = / (?:length|height|width|depth|girth|measurement|measure|intake|allowance|amount|size)$/;

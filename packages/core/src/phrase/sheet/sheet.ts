@@ -1,4 +1,5 @@
-import { type Ground, idText } from "../ground/ground.js";
+import { pointText } from "../../verb/form.js";
+import { type Ground } from "../ground/ground.js";
 import { type Amount, COMES_ALONG, type Line, type Spot } from "../meaning.js";
 import type { HomeUnit } from "../../quantity/units.js";
 import { measureLine } from "../measure-line.js";
@@ -72,9 +73,6 @@ export class Sheet {
   }
   get lastLine(): string | undefined {
     return this.is.line;
-  }
-  get waiting(): readonly string[] {
-    return this.is.waiting;
   }
 
   private with(change: Partial<Written>): Sheet {
@@ -192,7 +190,7 @@ export class Sheet {
   spot(spot: Spot): readonly [Sheet, string] {
     if ("id" in spot) {
       const board = this.ground.points.get(spot.id)?.board ?? this.board;
-      return [this.with({ board, it: idText(spot.id) }), idText(spot.id)];
+      return [this.with({ board, it: pointText(spot.id) }), pointText(spot.id)];
     }
     if ("unknown" in spot) {
       const fresh = this.is.fresh.findIndex((f) => f.name === spot.unknown || f.name === spot.unknown.toUpperCase());
@@ -212,14 +210,13 @@ export class Sheet {
   }
 
   spots(of: readonly Spot[]): readonly [Sheet, string[]] {
-    let sheet: Sheet = this.with({});
-    const texts: string[] = [];
-    for (const spot of of) {
-      const [next, text] = sheet.spot(spot);
-      sheet = next;
-      texts.push(text);
-    }
-    return [sheet, texts];
+    return of.reduce<readonly [Sheet, string[]]>(
+      ([sheet, texts], spot) => {
+        const [next, text] = sheet.spot(spot);
+        return [next, [...texts, text]];
+      },
+      [this, []],
+    );
   }
 
   /** A line as the notation names it. */
@@ -242,7 +239,7 @@ export class Sheet {
 
   /** The statements, with every point under its name. */
   written(): readonly Put[] {
-    const names = this.pointNames().map(idText);
+    const names = this.pointNames().map(pointText);
     const named = (text: string): string => text.replace(/⟨(\d+)⟩/g, (_, n: string) => names[Number(n)] ?? "");
     return withMeasures(
       this.is.puts.map((put) => ({ ...put, lines: put.lines.map(named) })),
@@ -272,7 +269,7 @@ export class Sheet {
     const n = /^⟨(\d+)⟩$/.exec(this.it ?? "")?.[1];
     if (n === undefined) return this.it;
     const name = this.pointNames()[Number(n)];
-    return name === undefined ? undefined : idText(name);
+    return name === undefined ? undefined : pointText(name);
   }
 
   /** All that is written and meant, to tell sheets apart. */
