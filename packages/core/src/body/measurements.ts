@@ -242,11 +242,13 @@ const BY_KEY = new Map(MEASUREMENTS.map((m) => [m.key, m]));
 /** The definition of a measurement; undefined for a key only one system knows. */
 export const measurementByKey = (key: string): MeasurementDefinition | undefined => BY_KEY.get(key);
 
+/** Measurements by every name they have; a name that two have is that of the first. */
+const BY_NAME: ReadonlyMap<string, MeasurementDefinition> = new Map(
+  [...MEASUREMENTS].reverse().flatMap((m) => [m.key.replace(/_/g, " "), ...m.also, m.name].map((name) => [name.toLowerCase(), m] as const)),
+);
+
 /** The definition of a measurement by any name it goes by: its name, a learner's, or its key in words. */
-export function measurementCalled(said: string): MeasurementDefinition | undefined {
-  const words = said.trim().toLowerCase();
-  return MEASUREMENTS.find(({ key, name, also }) => [name, ...also, key.replace(/_/g, " ")].some((n) => n.toLowerCase() === words));
-}
+export const measurementCalled = (said: string): MeasurementDefinition | undefined => BY_NAME.get(said.trim().toLowerCase());
 
 /** `shoulder_to_bust` as words, when the key is not one Lodrin knows. */
 export const measurementName = (key: string): string =>

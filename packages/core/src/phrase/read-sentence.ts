@@ -2,9 +2,9 @@ import { newProblems } from "../edit/consequences.js";
 import { loadSystem, type LoadedSystem } from "../plan/load.js";
 import type { Library } from "../plan/uses.js";
 import type { Point } from "../geometry/point.js";
-import { run, type Run } from "../run/run.js";
-import { sampleBody } from "../run/sample.js";
-import { drawnSteps } from "../report/drawn-steps.js";
+import type { StepStatement } from "../plan/plan.js";
+import type { Evaluation } from "../run/evaluation.js";
+import { draftsOf } from "./ground/drafts.js";
 import { type Ground, groundOf } from "./ground/ground.js";
 import { definitionSaid } from "./definitions.js";
 import { putInto } from "./place-puts.js";
@@ -115,7 +115,6 @@ function provedOf(sense: Sense, sentence: string, aside: string | undefined, int
   const proved: (Reading & { cost: number; draws: string })[] = [];
   let broken: string | undefined;
   const seen = new Set<string>();
-  const bodies = BODIES.map((share) => run(into.plan, sampleBody(into.plan, share)));
   for (const understood of sense.understood) {
     const { sheet, cost } = understood;
     const [best] = proved;
@@ -125,7 +124,7 @@ function provedOf(sense: Sense, sentence: string, aside: string | undefined, int
     if (seen.has(key)) continue;
     seen.add(key);
     const puts = withAside(withSentence(wrote, sentence), aside);
-    const proof = prove(into, bodies, putInto(into, puts), library);
+    const proof = prove(into, putInto(into, puts), library);
     if (proof.fault !== undefined) broken ??= proof.fault;
     else if (!proved.some(({ draws }) => draws === proof.draws))
       proved.push({
@@ -185,49 +184,52 @@ function withAside(puts: readonly Put[], line: string | undefined): readonly Put
   return puts.map((put, i) => (i === at ? { ...put, lines: [...put.lines, line] } : put));
 }
 
-const BODIES = [0.25, 0.5, 0.75];
-
 type Proof = { readonly fault: string } | { readonly fault?: undefined; readonly draws: string; readonly loaded: LoadedSystem };
 
 /**
- * Drafts a text with new statements on three bodies, drafted without them before: why it cannot be, or what the new statements draw, to tell readings apart that
- * only say it otherwise.
+ * Drafts what is new in a text on three bodies: why it cannot be, or what it draws, to tell readings apart that only say it
+ * otherwise. What was there before is not drafted again unless the new reads it.
  */
-function prove(before: LoadedSystem, bodies: readonly Run[], text: string, library: Library): Proof {
+function prove(before: LoadedSystem, text: string, library: Library): Proof {
   const after = loadSystem(text, library, before);
   const [problem] = newProblems(before, after);
   if (problem) return { fault: `${problem.why} ${problem.fix}`.trim() };
   const draws: unknown[] = [];
-  for (const [i, share] of BODIES.entries()) {
-    const was = bodies[i] as Run;
-    const is = run(after.plan, sampleBody(after.plan, share));
-    const fault = failedOf(was, is, after);
+  for (const { evaluation } of draftsOf(after.plan)) {
+    const fault = drawnNew(before, after, evaluation, draws) ?? shapedNew(before, after, evaluation);
     if (fault !== undefined) return { fault };
-    draws.push(...drawnNew(before, after, is));
   }
-  const known = new Set(before.system.statements.map((s) => JSON.stringify(s)));
-  const others = after.system.statements.filter((s) => !["point", "path", "measure"].includes(s.is)).map((s) => JSON.stringify(s));
-  return { loaded: after, draws: JSON.stringify([draws.map((d) => JSON.stringify(d)).sort(), others.filter((s) => !known.has(s))]) };
+  const known = new Set(before.system.statements);
+  const others = after.system.statements.filter((s) => !known.has(s) && !["point", "path", "measure"].includes(s.is));
+  return { loaded: after, draws: JSON.stringify([draws.map((d) => JSON.stringify(d)).sort(), others]) };
 }
 
-/** What fails on a body that did not fail before. */
-function failedOf(was: Run, is: Run, { system }: LoadedSystem): string | undefined {
-  const failed = new Set(was.outcomes.flatMap((o) => (o.status === "failed" ? [o.why] : [])));
-  for (const outcome of is.outcomes)
-    if (outcome.status === "failed" && !failed.has(outcome.why)) return `${outcome.why} ${outcome.fix}`.trim();
-  if (!system.statements.some((s) => PIECEWORK.has(s.is))) return undefined;
-  const broke = is.shapings.slice(was.shapings.length).flatMap(({ outcome }) => (outcome.status === "failed" ? [outcome] : []))[0];
-  return broke && `${broke.why} ${broke.fix}`;
-}
-
-/** The points and lines that are new on a draft, to a twentieth of a millimetre. */
-function drawnNew(before: LoadedSystem, after: LoadedSystem, is: Run): unknown[] {
-  const { points, paths } = before.plan.scope;
+/** Adds the points and lines that are new on a draft, to a twentieth of a millimetre; why one of them cannot be drawn. */
+function drawnNew(before: LoadedSystem, { plan }: LoadedSystem, evaluation: Evaluation, draws: unknown[]): string | undefined {
+  const known = new Set(before.plan.steps.map(({ source }) => nameOf(source)));
   const near = ({ x, y }: Point): number[] => [Math.round(x * 20), Math.round(y * 20)];
-  return drawnSteps(after.plan, is).flatMap(({ step: { source }, point, path }): unknown[] => {
-    if (source.is === "point") return point && !points.has(source.id) ? [near(point)] : [];
-    return source.is === "path" && path && !paths.has(source.key) ? [path.segments.map((c) => [c.p0, c.p1, c.p2, c.p3].map(near))] : [];
-  });
+  for (const [index, { source, node, makes, target }] of plan.steps.entries()) {
+    if (known.has(nameOf(source))) continue;
+    evaluation.need(node);
+    const outcome = evaluation.outcomes[index];
+    if (outcome?.status === "failed") return `${outcome.why} ${outcome.fix}`.trim();
+    const { points, paths } = evaluation.frame;
+    const [point, path] = makes === "point" ? [points[target], undefined] : [undefined, makes === "path" ? paths[target] : undefined];
+    if (point) draws.push(near(point));
+    if (path) draws.push(path.segments.map((c) => [c.p0, c.p1, c.p2, c.p3].map(near)));
+  }
+  return undefined;
 }
 
-const PIECEWORK: ReadonlySet<string> = new Set(["shape", "piece", "pieceFrom", "amend"]);
+const nameOf = (source: StepStatement): string => `${source.is} ${source.is === "point" ? source.id : source.key}`;
+
+/** Why a new piece or shaping cannot be made on a draft. */
+function shapedNew(before: LoadedSystem, { plan }: LoadedSystem, evaluation: Evaluation): string | undefined {
+  for (const [node, { kind, index }] of plan.graph.nodes.entries()) {
+    if (kind !== "shaping" || index < before.plan.shapings.length) continue;
+    evaluation.need(node);
+    const outcome = evaluation.shapedAt(index)?.outcome;
+    if (outcome?.status === "failed") return `${outcome.why} ${outcome.fix}`;
+  }
+  return undefined;
+}

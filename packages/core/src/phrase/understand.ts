@@ -1,6 +1,7 @@
 import { laidOff } from "./acts/laid-off.js";
 import { placing } from "./acts/placing.js";
 import { Chart } from "./chart/chart.js";
+import { corrected } from "./corrected.js";
 import { type Cover, coversOf, silent } from "./covers.js";
 import type { Ground } from "./ground/ground.js";
 import { Bag, type Item } from "./clause.js";
@@ -35,36 +36,11 @@ export function understand(sentence: string, ground: Ground, it?: string): Sense
     .filter((token) => !isNoise(token))
     // Where a word was passed over, two commas stand side by side.
     .filter(({ text }, i, rest) => !(text === "," && (i === 0 || [",", ".", ";", ":"].includes(rest[i - 1]?.text ?? ""))));
-  for (const tokens of corrected(all)) {
+  for (const tokens of corrected(all, ground)) {
     const sense = inWords(tokens, ground, it);
     if (sense.understood.length > 0) return sense;
   }
   return inWords(all, ground, it);
-}
-
-/** Words by which a speaker takes back what was said last. */
-const TAKEN_BACK = new Set(["no", "sorry", "wait", "rather", "correction", "oops", "scratch"]);
-
-/**
- * What a sentence says when what was taken back is left out, or what was said instead stands in its place; the least is changed first:
- * `four inches from 3, no, five inches` is five inches from 3.
- */
-function corrected(tokens: readonly Token[]): readonly (readonly Token[])[] {
-  const first = tokens.findIndex(({ text }, i) => TAKEN_BACK.has(text) && i > 0 && tokens[i - 1]?.kind === "mark");
-  if (first === -1) return [];
-  let to = first;
-  while (TAKEN_BACK.has(tokens[to]?.text ?? "") || [",", "that", "i", "mean", "or", "make", "it", "is"].includes(tokens[to]?.text ?? ""))
-    to++;
-  const rest = tokens.slice(to).filter(({ text }, i, all) => !(text === "mean" || (text === "i" && all[i + 1]?.text === "mean")));
-  const before = tokens.slice(0, first - 1);
-  const left = before.slice(-9).map((_, i) => [...before.slice(0, before.length - 1 - i), ...rest]);
-  const end = rest.findIndex(({ kind, text }) => kind === "mark" && [",", ".", ";", ":"].includes(text));
-  const [instead, after] = end === -1 ? [rest, []] : [rest.slice(0, end), rest.slice(end)];
-  const exchanged = [];
-  for (let length = 1; length <= 5; length++)
-    for (let from = before.length - length - 1; from >= Math.max(0, before.length - 10); from--)
-      exchanged.push([...before.slice(0, from), ...instead, ...before.slice(from + length), ...after]);
-  return [...left, ...exchanged];
 }
 
 function inWords(tokens: readonly Token[], ground: Ground, it?: string): Sense {
@@ -73,8 +49,10 @@ function inWords(tokens: readonly Token[], ground: Ground, it?: string): Sense {
   const covers = coversOf(chart);
   const understood: Understood[] = [];
   const unclear: { unclear: Unclear; cost: number }[] = [];
+  const clauses = new Clauses();
+  const blank = Sheet.blank(ground, it);
   for (const cover of covers.filter(({ left }) => left.length === 0)) {
-    const { read, open } = followed(cover, Sheet.blank(ground, it));
+    const { read, open } = followed(cover, blank, clauses);
     understood.push(...read.map((one) => ({ ...one, tokens })));
     unclear.push(...open);
   }
@@ -125,7 +103,7 @@ function costOf(clause: readonly Item[], first: boolean): number {
 }
 
 /** Follows a sentence clause by clause: parts that stand together are one clause when they make something together. */
-function followed(cover: Cover, blank: Sheet): Followed {
+function followed(cover: Cover, blank: Sheet, clauses: Clauses): Followed {
   const items = cover.items.map(({ item }) => item);
   const paths: Path[][] = items.map(() => []);
   paths.push([]);
@@ -137,7 +115,7 @@ function followed(cover: Cover, blank: Sheet): Followed {
       // A verb of going says nothing by itself, and that something is to be placed.
       if (!silent(item) || item.is === "go")
         for (let to = at + 1; to <= items.length; to++)
-          if (to === at + 1 || items[to - 1]?.is !== "gap") clauseFrom(path, items, at, to, paths[to], open);
+          if (to === at + 1 || items[to - 1]?.is !== "gap") clauseFrom(path, items, at, to, paths[to], open, clauses);
     }
   });
   const ends = paths[items.length] ?? [];
@@ -159,16 +137,51 @@ function clauseFrom(
   to: number,
   then: Path[] | undefined,
   open: Followed["open"],
+  clauses: Clauses,
 ): void {
   const clause = items.slice(at, to);
-  try {
-    then?.push({ sheet: clauseDone(clause, sheet), cost: cost + costOf(clause, sheet.empty), ...(asked ? { asked } : {}) });
-  } catch (error) {
-    if (error instanceof NotSo) return;
-    if (!(error instanceof Unclear)) throw error;
-    const unclear = asked ?? error;
+  const done = clauses.done(clause, sheet);
+  if (done instanceof NotSo) return;
+  if (done instanceof Unclear) {
+    const unclear = asked ?? done;
     open.push({ unclear, cost: cost + 1.5 + items.slice(to).filter((item) => !silent(item)).length * UNREAD });
-    then?.push({ sheet: sheet.supposing(), cost: cost + 1.5, asked: unclear });
+    then?.push({ sheet: clauses.supposing(sheet), cost: cost + 1.5, asked: unclear });
+  } else then?.push({ sheet: done, cost: cost + costOf(clause, sheet.empty), ...(asked ? { asked } : {}) });
+}
+
+/** What clauses come to, each worked out once: ways to part a sentence have most of their clauses in common. */
+class Clauses {
+  private readonly ids = new Map<Item | Sheet, number>();
+  private readonly known = new Map<string, Sheet | NotSo | Unclear>();
+  private readonly supposed = new Map<Sheet, Sheet>();
+
+  done(clause: readonly Item[], sheet: Sheet): Sheet | NotSo | Unclear {
+    const key = [sheet, ...clause].map((one) => this.idOf(one)).join();
+    let outcome = this.known.get(key);
+    if (!outcome) this.known.set(key, (outcome = outcomeOf(clause, sheet)));
+    return outcome;
+  }
+
+  /** The sheet as if a question were answered. */
+  supposing(sheet: Sheet): Sheet {
+    let supposed = this.supposed.get(sheet);
+    if (!supposed) this.supposed.set(sheet, (supposed = sheet.supposing()));
+    return supposed;
+  }
+
+  private idOf(one: Item | Sheet): number {
+    let id = this.ids.get(one);
+    if (id === undefined) this.ids.set(one, (id = this.ids.size));
+    return id;
+  }
+}
+
+function outcomeOf(clause: readonly Item[], sheet: Sheet): Sheet | NotSo | Unclear {
+  try {
+    return clauseDone(clause, sheet);
+  } catch (error) {
+    if (error instanceof NotSo || error instanceof Unclear) return error;
+    throw error;
   }
 }
 

@@ -11,43 +11,35 @@ export interface Got<T> {
 export interface Way<T, G> {
   readonly starts: (chart: Chart<G>, at: number) => readonly Got<T>[];
   /** The words it can begin with; any when it is not said. What begins otherwise is not tried. */
-  readonly firsts?: (open: Set<Rule<unknown, G>>) => Firsts;
+  readonly firsts?: () => Firsts;
 }
 
 /** Words with which something can begin; undefined for any word at all. */
 export type Firsts = ReadonlySet<string> | undefined;
 
+const NO_WORD: ReadonlySet<string> = new Set();
+
 /** Something of the grammar that can be said in several ways. Rules may refer to each other in a circle: they are filled in later. */
 export class Rule<T, G> {
   readonly ways: Way<T, G>[] = [];
-  private byFirst: { readonly known: ReadonlyMap<string, readonly Way<T, G>[]>; readonly others: readonly Way<T, G>[] } | undefined;
+  private sorted: ByFirst<Way<T, G>> | undefined;
+  private words: { readonly firsts: Firsts } | undefined;
   constructor(readonly name: string) {}
 
-  /** The ways that can begin with a word. */
-  beginning(word: string): readonly Way<T, G>[] {
-    this.byFirst ??= this.sorted();
-    return this.byFirst.known.get(word) ?? this.byFirst.others;
+  /** The ways that can begin with a word; at the end of a sentence those that can begin with any. */
+  beginning(word: string | undefined): readonly Way<T, G>[] {
+    this.sorted ??= new ByFirst(this.ways, (way) => way.firsts?.());
+    return this.sorted.of(word);
   }
 
   /** The words it can begin with. */
-  firsts(open: Set<Rule<unknown, G>>): Firsts {
-    if (open.has(this as Rule<unknown, G>)) return new Set();
-    open.add(this as Rule<unknown, G>);
-    const all = new Set<string>();
-    for (const way of this.ways) {
-      const firsts = way.firsts?.(open);
-      if (!firsts) return undefined;
-      for (const word of firsts) all.add(word);
+  firsts(): Firsts {
+    if (!this.words) {
+      // A rule that is met again in itself adds no word of its own.
+      this.words = { firsts: NO_WORD };
+      this.words = { firsts: unionOf(this.ways.map((way) => way.firsts?.())) };
     }
-    open.delete(this as Rule<unknown, G>);
-    return all;
-  }
-
-  private sorted(): NonNullable<Rule<T, G>["byFirst"]> {
-    const firsts = this.ways.map((way) => way.firsts?.(new Set([this as Rule<unknown, G>])));
-    const words = new Set(firsts.flatMap((set) => (set ? [...set] : [])));
-    const known = new Map([...words].map((word) => [word, this.ways.filter((_, i) => firsts[i]?.has(word) ?? true)]));
-    return { known, others: this.ways.filter((_, i) => firsts[i] === undefined) };
+    return this.words.firsts;
   }
 
   /** Adds ways to say it. */
@@ -55,6 +47,33 @@ export class Rule<T, G> {
     this.ways.push(...ways);
     return this;
   }
+}
+
+/** Things in their order, found by the words they can begin with. */
+export class ByFirst<V> {
+  private readonly known: ReadonlyMap<string, readonly V[]>;
+  private readonly others: readonly V[];
+
+  constructor(all: readonly V[], firstsOf: (one: V) => Firsts) {
+    const firsts = all.map(firstsOf);
+    const words = unionOf(firsts.filter((set) => set !== undefined)) ?? NO_WORD;
+    this.known = new Map([...words].map((word) => [word, all.filter((_, i) => firsts[i]?.has(word) ?? true)]));
+    this.others = all.filter((_, i) => firsts[i] === undefined);
+  }
+
+  of(word: string | undefined): readonly V[] {
+    return (word === undefined ? undefined : this.known.get(word)) ?? this.others;
+  }
+}
+
+/** All the words of several; any word when one of them can begin with any. */
+export function unionOf(all: readonly Firsts[]): Firsts {
+  const words = new Set<string>();
+  for (const firsts of all) {
+    if (!firsts) return undefined;
+    for (const word of firsts) words.add(word);
+  }
+  return words;
 }
 
 /** So many meanings are kept of one rule at one place: what is left out is the most far-fetched. */
@@ -79,11 +98,7 @@ export class Chart<G> {
     const before = row[at] as readonly Got<T>[] | undefined;
     if (before) return before;
     row[at] = [];
-    const word = this.tokens[at]?.text;
-    const found =
-      word === undefined
-        ? distinct(rule.ways.flatMap((way) => way.starts(this, at)))
-        : distinct(rule.beginning(word).flatMap((way) => way.starts(this, at)));
+    const found = distinct(rule.beginning(this.tokens[at]?.text).flatMap((way) => way.starts(this, at)));
     row[at] = found;
     return found;
   }

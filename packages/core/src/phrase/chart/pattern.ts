@@ -1,16 +1,18 @@
-import { type Chart, type Firsts, type Got, Rule, type Way } from "./chart.js";
+import { ByFirst, type Chart, type Firsts, type Got, Rule, unionOf, type Way } from "./chart.js";
 
 /** What was caught by the rules of a pattern, in their order; undefined for one that was left out. */
 type Caught<R extends readonly unknown[]> = { readonly [K in keyof R]: R[K] extends Rule<infer T, infer _G> ? T | undefined : never };
 
-type Part<G> =
-  | { readonly word: string }
-  | { readonly rule: Rule<unknown, G>; readonly place: number }
-  | { readonly either: readonly (readonly Part<G>[])[] };
+/** What can come next in a pattern: a word, a rule, one of several, or nothing more. */
+type Next<G> =
+  | { readonly is: "word"; readonly word: string; readonly next: Next<G> }
+  | { readonly is: "rule"; readonly rule: Rule<unknown, G>; readonly place: number; readonly next: Next<G> }
+  | { readonly is: "either"; readonly ways: readonly Next<G>[]; sorted?: ByFirst<Next<G>> }
+  | { readonly is: "end" };
 
 /** Words and rules in a row, with what may be left out or said otherwise. */
 export interface Pattern<R extends readonly unknown[], G> {
-  readonly parts: readonly Part<G>[];
+  readonly start: Next<G>;
   /** Only its types are of use. */
   readonly rules?: R;
 }
@@ -25,12 +27,19 @@ export function pattern<G, R extends readonly Rule<unknown, G>[]>(texts: Templat
     ...(text.match(/[()|?]|[^\s()|?]+/g) ?? []).map((sign): string | number => sign),
     ...(i < rules.length ? [i] : []),
   ]);
+  return { start: network(partsOf(signs), rules) };
+}
+
+type Part = { readonly word: string } | { readonly place: number } | { readonly either: readonly (readonly Part[])[] };
+
+/** The signs of a pattern with their brackets read. */
+function partsOf(signs: readonly (string | number)[]): readonly Part[] {
   let at = 0;
-  const row = (): Part<G>[] => {
-    const parts: Part<G>[] = [];
+  const row = (): Part[] => {
+    const parts: Part[] = [];
     while (at < signs.length && signs[at] !== "|" && signs[at] !== ")") {
       const sign = signs[at++] as string | number;
-      let part: Part<G>;
+      let part: Part;
       if (sign === "(") {
         const either = [row()];
         while (signs[at] === "|") {
@@ -39,7 +48,7 @@ export function pattern<G, R extends readonly Rule<unknown, G>[]>(texts: Templat
         }
         at++;
         part = { either };
-      } else part = typeof sign === "number" ? { rule: rules[sign] as Rule<unknown, G>, place: sign } : { word: sign };
+      } else part = typeof sign === "number" ? { place: sign } : { word: sign };
       if (signs[at] === "?") {
         at++;
         part = { either: [[part], []] };
@@ -48,33 +57,31 @@ export function pattern<G, R extends readonly Rule<unknown, G>[]>(texts: Templat
     }
     return parts;
   };
-  return { parts: row() };
+  return row();
 }
 
-/** The words a pattern can begin with. */
-function firstsOf<G>(parts: readonly Part<G>[], open: Set<Rule<unknown, G>>): Firsts {
-  const all = new Set<string>();
-  for (const part of parts) {
-    const { firsts, empty } = firstsOfPart(part, open);
-    if (!firsts) return undefined;
-    for (const word of firsts) all.add(word);
-    if (!empty) return all;
-  }
-  // It can be nothing at all.
-  return undefined;
+/** The parts of a pattern tied to what follows them (a recursive transition network), so that each word decides where it goes on. */
+function network<G>(parts: readonly Part[], rules: readonly Rule<unknown, G>[], end: Next<G> = { is: "end" }): Next<G> {
+  return parts.reduceRight<Next<G>>((next, part) => {
+    if ("word" in part) return { is: "word", word: part.word, next };
+    if ("place" in part) return { is: "rule", rule: rules[part.place] as Rule<unknown, G>, place: part.place, next };
+    const ways = part.either.map((row) => network(row, rules, next));
+    return { is: "either", ways: ways.flatMap((way) => (way.is === "either" && way !== next ? way.ways : [way])) };
+  }, end);
 }
 
-function firstsOfPart<G>(part: Part<G>, open: Set<Rule<unknown, G>>): { firsts: Firsts; empty: boolean } {
-  if ("word" in part) return { firsts: new Set([part.word]), empty: false };
-  if ("rule" in part) return { firsts: part.rule.firsts(open), empty: false };
-  const all = new Set<string>();
-  for (const parts of part.either) {
-    if (parts.length === 0) continue;
-    const firsts = firstsOf(parts, open);
-    if (!firsts) return { firsts: undefined, empty: false };
-    for (const word of firsts) all.add(word);
-  }
-  return { firsts: all, empty: part.either.some((parts) => parts.length === 0) };
+/** The words a pattern can go on with. */
+function firstsOf<G>(next: Next<G>): Firsts {
+  if (next.is === "word") return new Set([next.word]);
+  if (next.is === "rule") return next.rule.firsts();
+  return next.is === "end" ? undefined : unionOf(next.ways.map(firstsOf));
+}
+
+/** What was caught by a pattern, the last first. */
+interface Catch {
+  readonly place: number;
+  readonly value: unknown;
+  readonly before: Catch | undefined;
 }
 
 interface Match {
@@ -83,23 +90,22 @@ interface Match {
   readonly caught: readonly unknown[];
 }
 
-function match<G>(chart: Chart<G>, parts: readonly Part<G>[], from: Match): readonly Match[] {
-  let open: readonly Match[] = [from];
-  for (const part of parts) {
-    if (open.length === 0) return open;
-    open = open.flatMap((m) => step(chart, part, m));
-  }
-  return open;
+function follow<G>(chart: Chart<G>, next: Next<G>, to: number, cost: number, caught: Catch | undefined, found: Match[]): void {
+  if (next.is === "word") {
+    if (chart.tokens[to]?.text === next.word) follow(chart, next.next, to + 1, cost, caught, found);
+  } else if (next.is === "either") {
+    next.sorted ??= new ByFirst(next.ways, firstsOf);
+    for (const way of next.sorted.of(chart.tokens[to]?.text)) follow(chart, way, to, cost, caught, found);
+  } else if (next.is === "rule") {
+    for (const got of chart.parse(next.rule, to))
+      follow(chart, next.next, got.to, cost + got.cost, { place: next.place, value: got.value, before: caught }, found);
+  } else found.push({ to, cost, caught: listOfCaught(caught) });
 }
 
-function step<G>(chart: Chart<G>, part: Part<G>, m: Match): readonly Match[] {
-  if ("word" in part) return chart.tokens[m.to]?.text === part.word ? [{ ...m, to: m.to + 1 }] : [];
-  if ("either" in part) return part.either.flatMap((parts) => match(chart, parts, m));
-  return chart.parse(part.rule, m.to).map((got) => {
-    const caught = [...m.caught];
-    caught[part.place] = got.value;
-    return { to: got.to, cost: m.cost + got.cost, caught };
-  });
+function listOfCaught(last: Catch | undefined): unknown[] {
+  const caught: unknown[] = [];
+  for (let one = last; one; one = one.before) caught[one.place] = one.value;
+  return caught;
 }
 
 /** A way to say something: what its pattern catches is made into what it means, or into nothing where it cannot be meant. */
@@ -109,16 +115,19 @@ export function on<T, G, R extends readonly unknown[]>(
   cost = 0,
 ): Way<T, G> {
   return {
-    firsts: (open) => firstsOf(said.parts, open),
-    starts: (chart, at) =>
-      match(chart, said.parts, { to: at, cost, caught: [] }).flatMap((m): Got<T>[] => {
+    firsts: () => firstsOf(said.start),
+    starts: (chart, at) => {
+      const found: Match[] = [];
+      follow(chart, said.start, at, cost, undefined, found);
+      return found.flatMap((m): Got<T>[] => {
         if (m.to === at) return [];
         const value = means(m.caught as unknown as Caught<R>, chart.ground);
         if (value === undefined) return [];
         // What is done with the words cannot be compared: it is told apart by what it was made of.
         const does = typeof value === "object" && value !== null && "does" in value;
         return [{ value: does ? { ...value, said: JSON.stringify(m.caught) } : value, to: m.to, cost: m.cost }];
-      }),
+      });
+    },
   };
 }
 
@@ -128,7 +137,7 @@ export function listOf<T, G>(name: string, one: Rule<T, G>, between: Rule<unknow
   const tail = new Rule<readonly T[], G>(`${name} and more`);
   const asArray = (first: T, rest: readonly T[] = []): readonly T[] => [first, ...rest];
   tail.said({
-    firsts: (open) => one.firsts(open),
+    firsts: () => one.firsts(),
     starts: (chart, at) =>
       chart
         .parse(one, at)
@@ -144,7 +153,7 @@ export function listOf<T, G>(name: string, one: Rule<T, G>, between: Rule<unknow
         ]),
   });
   return list.said({
-    firsts: (open) => one.firsts(open),
+    firsts: () => one.firsts(),
     starts: (chart, at) => chart.parse(tail, at).filter((got) => got.value.length >= least),
   });
 }

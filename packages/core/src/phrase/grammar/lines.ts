@@ -23,37 +23,48 @@ const known = (line: KnownLine): Line => ({
 
 const TAILS = / (?:line|seam|curve|edge|fold|side)$/;
 
-const called = new WeakMap<Ground, Map<string, readonly KnownLine[]>>();
-/** See `linesNamed`; each name is looked up once. */
-function linesCalled(said: string, ground: Ground): readonly KnownLine[] {
-  let known = called.get(ground);
-  if (!known) called.set(ground, (known = new Map()));
-  let lines = known.get(said);
-  if (!lines) known.set(said, (lines = linesNamed(said, ground)));
-  return lines;
+interface Named {
+  readonly line: KnownLine;
+  /** Those of the board that is drawn come first. */
+  readonly rank: number;
+}
+
+const named = new WeakMap<Ground, ReadonlyMap<string, readonly Named[]>>();
+
+/** Lines by all the names they can have, worked out once for a ground. */
+function namedLines(ground: Ground): ReadonlyMap<string, readonly Named[]> {
+  const before = named.get(ground);
+  if (before) return before;
+  const rank = (line: KnownLine): number => (line.board === ground.board ? 0 : 2) + (line.piece === undefined ? 0 : 1);
+  const names = new Map<string, Named[]>();
+  ground.lines.forEach((line, i) => {
+    for (const name of namesOf(line, ground))
+      names.set(name, [...(names.get(name) ?? []), { line, rank: rank(line) * ground.lines.length + i }]);
+  });
+  named.set(ground, names);
+  return names;
+}
+
+/** What a line is called: by itself, and with the board or the piece it is on. */
+function namesOf({ words, board, piece }: KnownLine, ground: Ground): ReadonlySet<string> {
+  const owners = [ground.boards.find(({ key }) => key === board)?.words, ground.pieces.find(({ key }) => key === piece)?.words];
+  const centre = words.startsWith("centre");
+  return new Set([
+    words,
+    ...owners.flatMap((owner) =>
+      owner === undefined ? [] : [`${owner} ${words}`, `${words} of ${owner}`, ...(centre ? [`${owner} centre`] : [])],
+    ),
+  ]);
 }
 
 /** Lines that are called so: on the board that is drawn, in the piece that is named, and elsewhere last. */
-function linesNamed(said: string, ground: Ground): readonly KnownLine[] {
+function linesCalled(said: string, ground: Ground): readonly KnownLine[] {
   const words = said.replace(/\b(?:existing|old|drawn)\b ?/g, "");
   const names = new Set([words, words.replace(TAILS, ""), `${words} line`, words.replace(/^(?:centre|center) line$/, "centre")]);
   if (words === "fold" || words === "fold line") names.add("centre");
-  const of = (line: KnownLine): readonly string[] => {
-    const board = ground.boards.find((b) => b.key === line.board)?.words;
-    const piece = ground.pieces.find((piece) => piece.key === line.piece)?.words;
-    return [
-      line.words,
-      ...[board, piece].flatMap((owner) =>
-        owner === undefined ? [] : [`${owner} ${line.words}`, `${line.words} of ${owner}`, `${owner} centre`],
-      ),
-    ];
-  };
-  const found = ground.lines.filter((line) =>
-    of(line).some((name) => names.has(name) && (name !== `${line.words} centre` || line.words === "centre")),
-  );
-  const rank = (line: KnownLine): number => (line.board === ground.board ? 0 : 2) + (line.piece === undefined ? 0 : 1);
-  const ordered = [...found].sort((a, b) => rank(a) - rank(b));
-  return ordered.filter((line, i) => ordered.findIndex((other) => other.text === line.text) === i);
+  const known = namedLines(ground);
+  const found = [...names].flatMap((name) => known.get(name) ?? []).sort((a, b) => a.rank - b.rank);
+  return found.map(({ line }) => line).filter((line, i, all) => all.findIndex((other) => other.text === line.text) === i);
 }
 
 /** A line by its name: the meanings of the same words stand side by side, those of the board that is drawn first. */

@@ -43,6 +43,22 @@ const MEETINGS: Readonly<Record<string, readonly [string, string]>> = {
   "waist at side": ["side", "waist"],
 };
 
+const called = new WeakMap<Ground, ReadonlyMap<string, readonly string[]>>();
+
+/** Points by what they are called, worked out once for a ground: those of the board that is drawn come first. */
+function calledPoints(ground: Ground): ReadonlyMap<string, readonly string[]> {
+  const before = called.get(ground);
+  if (before) return before;
+  const names = new Map<string, string[]>();
+  for (const { words, id } of ground.points.values()) names.set(words, [...(names.get(words) ?? []), id]);
+  for (const words of Object.keys(MEETINGS)) names.set(words, [...new Set([...(names.get(words) ?? []), ...meeting(words, ground)])]);
+  for (const ids of names.values()) ids.sort((a, b) => elsewhere(a, ground) - elsewhere(b, ground));
+  called.set(ground, names);
+  return names;
+}
+
+const elsewhere = (id: string, { points, board }: Ground): number => (points.get(id)?.board === board ? 0 : 1);
+
 /** Points that are called so. */
 const CALLED = saying<string>("point by name").said({
   starts: ({ tokens, ground }, at) => {
@@ -50,10 +66,9 @@ const CALLED = saying<string>("point by name").said({
     let words = "";
     for (let to = at; to < tokens.length && to - at < 4 && tokens[to]?.kind === "word"; to++) {
       words = `${words} ${tokens[to]?.text ?? ""}`.trim();
-      const own = [...ground.points.values()].filter((point) => point.words === words).map(({ id }) => id);
-      const ids = own.length > 0 && !MEETINGS[words] ? own : [...new Set([...own, ...meeting(words, ground)])];
-      const here = (id: string): number => (ground.points.get(id)?.board === ground.board ? 0 : 1);
-      ids.sort((a, b) => here(a) - here(b)).forEach((id, i) => found.push({ value: id, to: to + 1, cost: 0.3 + i * 0.3 + here(id) }));
+      (calledPoints(ground).get(words) ?? []).forEach((id, i) =>
+        found.push({ value: id, to: to + 1, cost: 0.3 + i * 0.3 + elsewhere(id, ground) }),
+      );
     }
     return found;
   },

@@ -6,8 +6,7 @@ import { endOf, type Path, startOf } from "../../geometry/path/path.js";
 import { distance } from "../../geometry/point.js";
 import type { LoadedSystem } from "../../plan/load.js";
 import type { HomeUnit } from "../../quantity/units.js";
-import { run } from "../../run/run.js";
-import { sampleBody } from "../../run/sample.js";
+import { draftsOf } from "./drafts.js";
 import { drawnSteps } from "../../report/drawn-steps.js";
 import type { Plan } from "../../plan/plan.js";
 import type { PathStep, Piece, PointStep, Statement } from "../../system/model.js";
@@ -96,8 +95,18 @@ const smallWords = (text: string): string =>
     .replace(/\s+/g, " ")
     .trim();
 
-/** Reads what is known of a system; `board` is the one that is being drawn, the first when it is not said. */
-export function groundOf({ plan, read }: Pick<LoadedSystem, "plan" | "read">, board?: string): Ground {
+const known = new WeakMap<LoadedSystem["read"], Map<string | undefined, Ground>>();
+
+/** What is known of a system, worked out once; `board` is the one that is being drawn, the first when it is not said. */
+export function groundOf(loaded: Pick<LoadedSystem, "plan" | "read">, board?: string): Ground {
+  let grounds = known.get(loaded.read);
+  if (!grounds) known.set(loaded.read, (grounds = new Map()));
+  let ground = grounds.get(board);
+  if (!ground) grounds.set(board, (ground = gatheredFrom(loaded, board)));
+  return ground;
+}
+
+function gatheredFrom({ plan, read }: Pick<LoadedSystem, "plan" | "read">, board: string | undefined): Ground {
   const { statements } = read.system;
   const gathered = new Gathered(plan);
   for (const statement of statements) gathered.add(statement);
@@ -133,7 +142,7 @@ class Gathered {
   private here = "";
 
   constructor(plan: Plan) {
-    const middle = run(plan, sampleBody(plan));
+    const [, middle] = draftsOf(plan);
     for (const { step, point, path } of drawnSteps(plan, middle)) {
       if (step.source.is === "point" && point) this.places.set(step.source.id, point);
       if (step.source.is === "path" && path) this.paths.set(step.source.key, path);
@@ -263,11 +272,21 @@ const KIND = / (?:length|height|width|depth|girth|measurement|measure|intake|all
 /** The cap is the cap height; but the yoke is not its allowance. */
 const MEASURED_KIND = / (?:length|height|width|depth|girth)$/;
 
+const figures = new WeakMap<Ground, Map<string, KnownFigure | undefined>>();
+
+/** See `figureNamed`; each name is looked up once. */
+export function figureCalled(ground: Ground, said: string): KnownFigure | undefined {
+  let known = figures.get(ground);
+  if (!known) figures.set(ground, (known = new Map()));
+  if (!known.has(said)) known.set(said, figureNamed(ground, said));
+  return known.get(said);
+}
+
 /**
  * A figure of the system by what it is called: by its name, by one that learners also use, or without the word that only says what it
  * is. The neck depth is not the neck width, and the bust line is no bust.
  */
-export function figureCalled(ground: Ground, said: string): KnownFigure | undefined {
+function figureNamed(ground: Ground, said: string): KnownFigure | undefined {
   const words = said.replace(/^(?:full|total|whole) /, "");
   const exact = ground.figures.find((f) => f.words === words);
   if (exact) return exact;

@@ -41,6 +41,8 @@ const mark = (n: number): string => `⟨${n}⟩`;
 
 /** What has been read of a sentence so far, as statements of the notation. Nothing of it is changed: each act gives a new sheet. */
 export class Sheet {
+  private text: string | undefined;
+
   private constructor(
     readonly ground: Ground,
     private readonly is: Written,
@@ -274,7 +276,7 @@ export class Sheet {
 
   /** All that is written and meant, to tell sheets apart. */
   get wrote(): string {
-    return JSON.stringify(this.is);
+    return (this.text ??= JSON.stringify(this.is));
   }
 
   get namesWaiting(): boolean {
