@@ -6,9 +6,10 @@ import type { Sheet } from "./sheet/sheet.js";
 export type Item =
   | { readonly is: "go" }
   | { readonly is: "heading"; readonly way: Heading }
-  | { readonly is: "amount"; readonly amount: Amount; readonly as?: "wide" | "long" | "each" }
+  | { readonly is: "amount"; readonly amount: Amount; readonly as?: "wide" | "long" | "each"; readonly way?: Direction }
   | { readonly is: "from"; readonly spot: Spot }
-  | { readonly is: "at"; readonly spot: Spot }
+  | { readonly is: "fromLine"; readonly line: Line }
+  | { readonly is: "at"; readonly spot: Spot; readonly beyond?: boolean }
   | { readonly is: "spot"; readonly spot: Spot }
   | { readonly is: "chain"; readonly spots: readonly Spot[]; readonly listed: boolean }
   | { readonly is: "pair"; readonly from: Spot; readonly name: string }

@@ -51,6 +51,14 @@ export interface Manner {
   readonly straight?: boolean;
   readonly like?: string;
   readonly dashed?: boolean;
+  /** Square to a line, at whichever end is on it. */
+  readonly squareTo?: Line;
+  /** Places it goes through on its way to the last. */
+  readonly via?: readonly Spot[];
+  /** Square at its beginning, to the line that is there. */
+  readonly squareStart?: boolean;
+  /** Bowed or hollowed by a figure in its middle. */
+  readonly bend?: { readonly how: "hollow" | "bow"; readonly by: Amount; readonly side?: Direction };
   readonly leaving?: string;
   readonly arriving?: string;
   /** Square to the fold or level, as its words say, where it starts or ends. */

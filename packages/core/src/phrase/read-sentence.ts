@@ -39,6 +39,8 @@ export interface Reading {
   /** What each group of words was taken for. */
   readonly taken: readonly Taken[];
   readonly puts: readonly Put[];
+  /** How far-fetched it is, to compare two ways to take a sentence. */
+  readonly cost: number;
   /** The system with it, and its text. */
   readonly loaded: LoadedSystem;
   /** The point that `it` means in the sentence behind it. */
@@ -71,7 +73,8 @@ export function readSentence(sentence: string, into: LoadedSystem, library: Libr
   if (note) return noted(sentence, note, into, library);
   const ground = place.ground ?? groundOf(into, place.board);
   const defined = definitionSaid(sentence.trim(), ground);
-  if (defined) return noted(sentence, defined, into, library);
+  const definition = defined && noted(sentence, defined, into, library);
+  if (definition?.status === "read") return definition;
   const whole = understand(sentence, ground, place.it);
   const aside = whole.understood.length > 0 ? undefined : asideOf(sentence);
   const sense = aside ? understand(aside.rest, ground, place.it) : whole;
@@ -105,14 +108,14 @@ function judged(
 const DRAFTED = 6;
 
 interface Proved {
-  readonly proved: readonly (Reading & { readonly cost: number; readonly draws: string })[];
+  readonly proved: readonly (Reading & { readonly draws: Drawn })[];
   /** Why the likeliest that could not be drafted cannot be. */
   readonly broken: string | undefined;
 }
 
 /** Those ways to understand a sentence that can be drafted, the likeliest and those that are hardly less so, each that draws something else. */
 function provedOf(sense: Sense, sentence: string, aside: string | undefined, into: LoadedSystem, library: Library): Proved {
-  const proved: (Reading & { cost: number; draws: string })[] = [];
+  const proved: (Reading & { draws: Drawn })[] = [];
   let broken: string | undefined;
   const seen = new Set<string>();
   for (const understood of sense.understood) {
@@ -124,9 +127,9 @@ function provedOf(sense: Sense, sentence: string, aside: string | undefined, int
     if (seen.has(key)) continue;
     seen.add(key);
     const puts = withAside(withSentence(wrote, sentence), aside);
-    const proof = prove(into, putInto(into, puts), library);
+    const proof = prove(into, putInto(into, puts), sentence, library);
     if (proof.fault !== undefined) broken ??= proof.fault;
-    else if (!proved.some(({ draws }) => draws === proof.draws))
+    else if (!proved.some(({ draws, puts: others }) => sameBut(draws, proof.draws) && figuresOf(others) === figuresOf(puts)))
       proved.push({
         taken: aside === undefined ? takenFor(understood) : [],
         puts,
@@ -145,7 +148,7 @@ function noted(sentence: string, note: Put, into: LoadedSystem, library: Library
   const loaded = loadSystem(text, library, into);
   const [problem] = newProblems(into, loaded);
   if (problem) return { sentence, status: "refused", readings: [], leftover: [], said: `${problem.why} ${problem.fix}`.trim(), offers: [] };
-  return { sentence, status: "read", readings: [{ taken: [], puts, loaded, it: undefined }], leftover: [], said: "", offers: [] };
+  return { sentence, status: "read", readings: [{ taken: [], puts, cost: 0, loaded, it: undefined }], leftover: [], said: "", offers: [] };
 }
 
 /** Statements that keep a sentence: points and what is drawn, figures and shapings. */
@@ -184,28 +187,63 @@ function withAside(puts: readonly Put[], line: string | undefined): readonly Put
   return puts.map((put, i) => (i === at ? { ...put, lines: [...put.lines, line] } : put));
 }
 
-type Proof = { readonly fault: string } | { readonly fault?: undefined; readonly draws: string; readonly loaded: LoadedSystem };
+type Proof = { readonly fault: string } | { readonly fault?: undefined; readonly draws: Drawn; readonly loaded: LoadedSystem };
 
 /**
  * Drafts what is new in a text on three bodies: why it cannot be, or what it draws, to tell readings apart that only say it
  * otherwise. What was there before is not drafted again unless the new reads it.
  */
-function prove(before: LoadedSystem, text: string, library: Library): Proof {
+function prove(before: LoadedSystem, text: string, sentence: string, library: Library): Proof {
   const after = loadSystem(text, library, before);
   const [problem] = newProblems(before, after);
   if (problem) return { fault: `${problem.why} ${problem.fix}`.trim() };
-  const draws: unknown[] = [];
+  const draws: string[] = [];
   for (const { evaluation } of draftsOf(after.plan)) {
-    const fault = drawnNew(before, after, evaluation, draws) ?? shapedNew(before, after, evaluation);
+    const fault = drawnNew(before, after, evaluation, draws, sentence) ?? shapedNew(before, after, evaluation);
     if (fault !== undefined) return { fault };
   }
   const known = new Set(before.system.statements);
   const others = after.system.statements.filter((s) => !known.has(s) && !["point", "path", "measure"].includes(s.is));
-  return { loaded: after, draws: JSON.stringify([draws.map((d) => JSON.stringify(d)).sort(), others]) };
+  return { loaded: after, draws: { places: new Set(draws), others: JSON.stringify(others) } };
+}
+
+/** The figures that are laid off: a number that one meaning takes for a name and another for a length tells them apart. */
+const figuresOf = (puts: readonly Put[]): string =>
+  puts
+    .filter(({ sort }) => sort === "step")
+    .flatMap(
+      ({ lines }) =>
+        lines[0]
+          ?.replace(/"[^"]*"/g, "")
+          .replace(/^#?\w+/, "")
+          .match(/(?<![#\w.])-?\d[\d./ ]*/g) ?? [],
+    )
+    .map((figure) => figure.replace("-", "").trim())
+    .sort()
+    .join();
+
+/** What new statements draw. */
+interface Drawn {
+  /** Points and lines on three bodies. */
+  readonly places: ReadonlySet<string>;
+  readonly others: string;
+}
+
+/** Two meanings are the same when one of them only draws something more, as a line to a place or a place on the way. */
+function sameBut(a: Drawn, b: Drawn): boolean {
+  if (a.others !== b.others) return false;
+  const [less, more] = a.places.size <= b.places.size ? [a, b] : [b, a];
+  return less.places.size > 0 ? [...less.places].every((place) => more.places.has(place)) : more.places.size === 0;
 }
 
 /** Adds the points and lines that are new on a draft, to a twentieth of a millimetre; why one of them cannot be drawn. */
-function drawnNew(before: LoadedSystem, { plan }: LoadedSystem, evaluation: Evaluation, draws: unknown[]): string | undefined {
+function drawnNew(
+  before: LoadedSystem,
+  { plan }: LoadedSystem,
+  evaluation: Evaluation,
+  draws: string[],
+  sentence: string,
+): string | undefined {
   const known = new Set(before.plan.steps.map(({ source }) => nameOf(source)));
   const near = ({ x, y }: Point): number[] => [Math.round(x * 20), Math.round(y * 20)];
   for (const [index, { source, node, makes, target }] of plan.steps.entries()) {
@@ -215,8 +253,10 @@ function drawnNew(before: LoadedSystem, { plan }: LoadedSystem, evaluation: Eval
     if (outcome?.status === "failed") return `${outcome.why} ${outcome.fix}`.trim();
     const { points, paths } = evaluation.frame;
     const [point, path] = makes === "point" ? [points[target], undefined] : [undefined, makes === "path" ? paths[target] : undefined];
-    if (point) draws.push(near(point));
-    if (path) draws.push(path.segments.map((c) => [c.p0, c.p1, c.p2, c.p3].map(near)));
+    // A name that was said tells readings apart, one that was only free does not.
+    const name = source.is === "point" && new RegExp(`(?<![\\w/.])${source.id}(?![\\w/.])`, "i").test(sentence) ? source.id : "";
+    if (point) draws.push(`${name} ${near(point).join()}`);
+    if (path) draws.push(JSON.stringify(path.segments.map((c) => [c.p0, c.p1, c.p2, c.p3].map(near))));
   }
   return undefined;
 }

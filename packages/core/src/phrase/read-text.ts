@@ -56,12 +56,22 @@ export function readText(handout: string, { into, library = {}, unit = "in", boa
       here = heading.board ?? here;
       it = undefined;
     } else
-      for (const sentence of readLine(bare, loaded, library, here, it)) {
+      for (const sentence of readLine(bare, drawable(loaded, library), library, here, it)) {
         // What stands behind it in the line is read into what it left.
-        take(sentence.again ? readSentence(sentence.text, loaded, library, { ground: groundOf(loaded, here), it }) : sentence.reading);
+        take(
+          sentence.again
+            ? readSentence(sentence.text, drawable(loaded, library), library, { ground: groundOf(drawable(loaded, library), here), it })
+            : sentence.reading,
+        );
       }
   }
   return { sentences, loaded };
+}
+
+/** A system to draw in: one that has no board yet gets one, which stays when something is drawn on it. */
+function drawable(loaded: LoadedSystem, library: Library): LoadedSystem {
+  if (loaded.read.system.statements.some((s) => s.is === "board" || s.is === "uses")) return loaded;
+  return loadSystem(withBoard(loaded, `board A "Draft"`), library, loaded);
 }
 
 const SORTS: { readonly [K in Statement["is"]]?: Sort } = {
@@ -107,12 +117,23 @@ function readLine(line: string, loaded: LoadedSystem, library: Library, board: s
     const whole = readSentence(line, loaded, library, place);
     if (whole.status === "read" || parts.length === 1) {
       const bare = line.replace(LIST_MARK, "");
-      if (whole.status === "read" || bare === line) return [{ again: false, reading: whole }];
+      if (bare === line) return [{ again: false, reading: whole }];
       const unnumbered = readSentence(bare, loaded, library, place);
-      return [{ again: false, reading: unnumbered.status === "refused" ? whole : { ...unnumbered, sentence: line } }];
+      return [{ again: false, reading: namesPoint(whole, unnumbered) ? whole : { ...unnumbered, sentence: line } }];
     }
   }
   return parts.map((text) => ({ again: true, text }));
+}
+
+/** So much more far-fetched may a sentence be with the number before it, so that the number is still the name of its point. */
+const RATHER_NAMED = 3;
+
+/** Whether the number before a sentence is the name of its point, and not only its place in the list. */
+function namesPoint(whole: SentenceReading, unnumbered: SentenceReading): boolean {
+  if (unnumbered.status === "refused") return true;
+  if (whole.status !== "read") return false;
+  const [named, plain] = [whole.readings[0], unnumbered.readings[0]];
+  return plain === undefined || (named?.cost ?? Infinity) <= plain.cost + RATHER_NAMED;
 }
 
 /** A number or a sign before a line of a list. */
@@ -190,7 +211,7 @@ function measurementsOf(line: string, said: string, loaded: LoadedSystem, librar
 const read = (sentence: string, lines: readonly string[], loaded: LoadedSystem): SentenceReading => ({
   sentence,
   status: "read",
-  readings: [{ taken: [], puts: lines.length === 0 ? [] : [{ sort: "setting", board: "", lines }], loaded, it: undefined }],
+  readings: [{ taken: [], cost: 0, puts: lines.length === 0 ? [] : [{ sort: "setting", board: "", lines }], loaded, it: undefined }],
   leftover: [],
   said: "",
   offers: [],

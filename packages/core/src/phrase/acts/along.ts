@@ -33,6 +33,8 @@ interface Way {
   readonly way: Heading | undefined;
   /** It is said to go back. */
   readonly back: boolean;
+  /** It is past the end of the line. */
+  readonly beyond?: boolean;
 }
 
 /** So far along a line from a point of it, as a rule; from its far end, back along it. */
@@ -49,8 +51,9 @@ export function alongBy(said: Way, sheet: Sheet): [Sheet, string] {
   // What was said before need not lie on the line that is spoken of.
   const here = at.at(id);
   if (!said.from && here && run && offRun(here, run) > 1) throw ask("From which point of it?");
-  const straight = run !== undefined && line.straight && axis !== undefined && !back && liesAlong(run, axis);
+  const straight = run !== undefined && !said.beyond && line.straight && axis !== undefined && !back && liesAlong(run, axis);
   if (straight) return [at, `${sideOf(axis)} ${by.formula} from ${id}`];
+  if (said.beyond) return [at, `along ${text} from ${id}, ${isStart(here, run) ? negative(by) : by.formula}`];
   return [at, `along ${text} from ${id}, ${isBackward(here, run, axis, back) ? negative(by) : by.formula}`];
 }
 
@@ -60,6 +63,14 @@ function beginning({ from, line, way }: Way, sheet: Sheet): Spot {
   if (sheet.empty && line.ends && way === undefined) throw ask("From which end, and which way?");
   if (sheet.it === undefined) throw ask("From which point?");
   return { before: "it" };
+}
+
+/** Past the end where a line starts it goes backward, past the other forward. */
+function isStart(here: Point | undefined, run: Run | undefined): boolean {
+  if (!here || !run) throw ask("Past which end?");
+  if (distance(here, run.start) < 1) return true;
+  if (distance(here, run.end) < 1) return false;
+  throw NOT_SO;
 }
 
 function isBackward(here: Point | undefined, run: Run | undefined, axis: Heading | undefined, back: boolean): boolean {

@@ -1,4 +1,4 @@
-import { MEASURED } from "../grammar/figures.js";
+import { FIGURE, MEASURED } from "../grammar/figures.js";
 import { AMOUNT, LINE } from "../grammar/main-rules.js";
 import { on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
 import type { Amount, Line } from "../meaning.js";
@@ -6,12 +6,17 @@ import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
 import { act, type Act } from "../clause.js";
 import { keyFrom, pathOf } from "./said.js";
 import { laidOff } from "./laid-off.js";
-import { EDGE, pieceOf, roleOf } from "./shaping.js";
+import { EDGE, PIECE, pieceOf, roleOf } from "./shaping.js";
 
 const title = (words: string): string => words.replace(/_/g, " ").replace(/^./, (c) => c.toUpperCase());
 
 /** Two pieces' edges of one role, as `the back and front side seams`. */
 const BOTH = saying<readonly [string, string]>("edges of two pieces").said(
+  on(p`${wordsRole()} (seams|edges|lines) of ${PIECE} and ${PIECE}`, ([role = "", a, b]) =>
+    a && b && a !== b && [a, b].every((piece) => piece.edges.some((e) => e.role === role))
+      ? [`${a.key}.${role}`, `${b.key}.${role}`]
+      : undefined,
+  ),
   on(p`${EDGE} (seam|edge)? and ${EDGE} (seam|edge)?`, ([a, b]) => (a !== undefined && b !== undefined && a !== b ? [a, b] : undefined)),
   {
     starts: (chart, at) => {
@@ -45,9 +50,32 @@ function wordsRole() {
 }
 
 const SHOULD = saying<true>("should be").said(
-  on(p`(must|should|have to|has to|need to|needs to|are to|is to|shall|will)? (be|measure|come out|is|are|become)`, () => true),
+  on(
+    p`(must|should|have to|has to|need to|needs to|are to|is to|shall|will|ought to)? (be|measure|come out|is|are|become|match|agree|equal|equals|come to)`,
+    () => true,
+  ),
+);
+const CHECKED = saying<true>("check").said(
+  on(p`(check|check that|make sure|make sure that|see that|be sure|be sure that|see whether|test that) (:)?`, () => true),
+);
+const ALIKE = saying<true>("alike").said(
+  on(
+    p`(exactly)? (equal|same|same length|alike|equally long|of same length|equal in length|same in length|identical|identical in length|match|in length|equal length|of equal length|as long as each other)?`,
+    () => true,
+  ),
+  { starts: (_, at) => [{ value: true, to: at, cost: 0 }] },
+);
+const WITHIN = saying<string>("within").said(
+  on(p`(to)? (within|give or take) ${MEASURED}`, ([by]) => by),
+  on(p`(to)? (within|give or take) ${FIGURE}`, ([by]) => by, 0.2),
 );
 const EQUALS = saying<Act>("equal").said(
+  on(p`${CHECKED}? ${BOTH} ${SHOULD} ${ALIKE} (to)? ${WITHIN}?`, ([, both, , , within]) => equal(both, within), 0.1),
+  on(
+    p`${CHECKED}? ${EDGE} ${SHOULD} ${ALIKE} (to|as|as long as|with)? ${EDGE} (in length)? ${WITHIN}?`,
+    ([, a, , , b, within]) => (a !== undefined && b !== undefined ? equal([a, b], within) : undefined),
+    0.1,
+  ),
   on(
     p`(check|check that|make sure|see that|be sure)? (:)? ${BOTH} ${SHOULD} (equal|same|same length|alike|equally long|of same length|equal in length|same in length) (to)? within ${MEASURED}`,
     ([both, , within]) => equal(both, within),
@@ -68,6 +96,25 @@ const EQUALS = saying<Act>("equal").said(
   ),
   on(p`${EDGE} ${SHOULD} ${AMOUNT} (longer|more) than ${EDGE}`, ([a, , by, b]) =>
     a !== undefined && b !== undefined && by ? longer(a, b, by) : undefined,
+  ),
+);
+/** A line of the front and one of the back together. */
+const TOTAL = saying<Act>("check of a sum").said(
+  on(
+    p`${CHECKED}? ${LINE} (:|,)? (front plus back|back plus front|front and back|back and front|both) (together)? ${SHOULD} ${AMOUNT} ${WITHIN}?`,
+    ([, line, , by, within], g) => {
+      const role = line?.role ?? line?.text;
+      const both =
+        role === undefined ? [] : g.pieces.filter((q) => q.edges.some((e) => e.role === role)).map((q) => `len(${q.key}.${role})`);
+      if (both.length < 2 || !by || role === undefined) return undefined;
+      return act(`sum ${role}`, (bag, sheet) => {
+        if (!bag.holds({ act: 1 })) throw NOT_SO;
+        return sheet.put(
+          "end",
+          `check "${title(role)}": ${both.join(" + ")} = ${laidOff(by, sheet).formula} within ${within ?? tolerance(sheet.ground.unit)}`,
+        );
+      });
+    },
   ),
 );
 function equal(both: readonly [string, string] | undefined, within: string | undefined): Act | undefined {
@@ -112,6 +159,11 @@ const TOGETHER = saying<true>("both together").said(
 );
 const MEASURE_IT = saying<Act>("measure and write down").said(
   on(p`(measure|take|add up) (whole)? ${LINE} ${DOWN}`, ([line]) => written([line])),
+  on(
+    p`(note|write down|record|keep|note down|jot down) (length|measure|measurement) of (whole)? ${LINE}`,
+    ([line]) => written([line]),
+    -0.3,
+  ),
   on(p`(measure|take|add up) (whole)? ${LINE} (again|once)? ${TOGETHER} ${DOWN}`, ([line], g) => {
     if (!line) return undefined;
     const role = line.role ?? line.text;
@@ -156,6 +208,13 @@ const SEWN = saying<Act>("sew").said(
     p`(sew|join|set|stitch|ease) ${EDGE} (to|with|into|onto) ${EDGE} ,? (with|easing in|easing)? ${AMOUNT} (of)? (ease|eased in|eased|easing)? (in)?`,
     ([a, b, by]) => sewn(a, b, by),
     0.1,
+  ),
+  on(p`ease ${EDGE} (to|with|onto|into) ${EDGE}`, ([a, b]) =>
+    a !== undefined && b !== undefined
+      ? act("ease?", () => {
+          throw ask("How much is eased in?");
+        })
+      : undefined,
   ),
   on(p`(sew|stitch|seam) ${EDGE} (to|with|onto) ${EDGE} (together)?`, ([a, b]) => sewn(a, b, undefined), 0.1),
   on(p`${EDGE} (is|are|to be|must be)? (sewn|joined|stitched) (to|with|into|onto) ${EDGE}`, ([a, b]) => sewn(a, b, undefined), 0.1),
@@ -247,4 +306,4 @@ function steps(
   });
 }
 
-export const CHECKING = [EQUALS, MEASURE_IT, SEWN, BY_STEPS];
+export const CHECKING = [EQUALS, TOTAL, MEASURE_IT, SEWN, BY_STEPS];

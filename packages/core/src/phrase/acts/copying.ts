@@ -30,6 +30,9 @@ const mirrorLine = (of: Line | undefined, line: Line | undefined): Act | undefin
     : undefined;
 const MIRROR = saying<Act>("mirror").said(
   on(p`(mirror|reflect|flip|turn over|copy|prick) ${SPOT} ${IN_LINE} ${LINE}`, ([spot, , line]) => mirror(spot, line)),
+  on(p`(copy|trace|transfer|prick|mark|mirror) ${SPOT} (through)? (to|on|onto) (other|opposite) side of ${LINE}`, ([spot, line]) =>
+    mirror(spot, line),
+  ),
   on(p`(mirror|reflect) ${SPOT}`, ([spot]) => spot && mirrorInFold(spot), 0.5),
   on(p`${SPOT} (mirrored|reflected|flipped) (in|over|across|about|on|along) ${LINE}`, ([spot, line]) => mirror(spot, line)),
   on(p`(mirror image|reflection|mirror) of ${SPOT} ${IN_LINE} ${LINE}`, ([spot, , line]) => mirror(spot, line)),
@@ -38,7 +41,7 @@ const MIRROR = saying<Act>("mirror").said(
     ([line, spot]) => mirror(spot, line),
   ),
   on(
-    p`(trace|copy|mirror|reflect|prick) ${LINE} (through fold|through|over fold|mirrored in|reflected in|in|over|across) ${LINE}`,
+    p`(trace|copy|mirror|reflect|prick|flip|turn|turn over|fold|fold over) ${LINE} (through fold|through|over fold|mirrored in|reflected in|in|over|across|about|on|along|to other side of|on other side of) ${LINE}`,
     ([of, line]) => mirrorLine(of, line),
   ),
 );
@@ -72,6 +75,11 @@ const SIDE = saying<Direction>("side of a line").said(
   on(p`(above|over|up)`, () => "up" as const),
 );
 const PARALLEL = saying<Act>("parallel").said(
+  on(p`(draw|rule) (a|another)? parallel (line)? ,? ${AMOUNT} ${SIDE} (of|from)? ${LINE}`, ([by, side, line]) => parallel(line, by, side)),
+  on(
+    p`(draw|rule)? (a|another)? (line|curve)? ${AMOUNT} ${SIDE} (of|from)? ${LINE} ,? (and)? (running)? parallel (to it|with it)?`,
+    ([by, side, line]) => parallel(line, by, side),
+  ),
   on(
     p`(draw|rule)? (a|another)? (line|curve)? (parallel|running parallel) (line)? (to|with) ${LINE} (,|and|at|, at)? (a distance of)? ${AMOUNT} ${SIDE} (of|from)? (it)?`,
     ([line, by, side]) => parallel(line, by, side),

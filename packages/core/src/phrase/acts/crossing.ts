@@ -29,6 +29,7 @@ const CROSSING = saying<Act>("crossing").said(
   on(p`(cross|intersect) ${LINE} (with|and) ${LINE}`, ([a, b]) => crossing(a, b)),
   on(p`${LINE} (,|and|, and|;) ${LINE} (:|,|;|.)? (mark)? where (they|two|these|both|lines) (two)? ${MEETS}`, ([a, b]) => crossing(a, b)),
   on(p`(draw)? ${LINE} and ${LINE} (until|till) they meet`, ([a, b]) => crossing(a, b)),
+  on(p`(lines|straight lines)? ${LINE} and ${LINE} ${MEETS}`, ([a, b]) => crossing(a, b), 0.1),
   on(p`${LINE} (meets|crosses|x|*) ${LINE}`, ([a, b]) => crossing(a, b), 0.2),
 );
 
@@ -47,6 +48,19 @@ const SQUARE = saying<Act>("perpendicular").said(
     square(spot, line),
   ),
   on(p`(nearest|closest) (place|point) (of|on) ${LINE} (to|from) ${SPOT}`, ([line, spot]) => square(spot, line)),
+  on(
+    p`(from|at|through) ${SPOT} ,? (draw|rule|go|square|drop|run|take) (a)? (line)? (straight)? (square|squarely|at right angles|at a right angle|perpendicular|perpendicularly) (to|on|onto|with) ${LINE}`,
+    ([spot, line]) => square(spot, line),
+  ),
+  on(
+    p`(draw|rule|run)? (a)? (line)? (square|at right angles|at a right angle|perpendicular) (to|with) ${LINE} (from|through|starting at|starting from) ${SPOT}`,
+    ([line, spot]) => square(spot, line),
+    0.2,
+  ),
+  on(
+    p`(draw|drop|let fall|rule) (a)? (line|perpendicular) from ${SPOT} (square|at right angles|perpendicular) to ${LINE}`,
+    ([spot, line]) => square(spot, line),
+  ),
   on(p`square from ${SPOT} (to|on|onto) ${LINE}`, ([spot, line]) => square(spot, line), 0.3),
 );
 

@@ -1,14 +1,16 @@
 import { pointText } from "../../verb/form.js";
-import { AMOUNT, LINE, PLACED, SPOT } from "../grammar/main-rules.js";
+import { middleOfLine } from "../grammar/spots.js";
+import { AMOUNT, LINE, PLACED, SPOT, SPOT_BELOW } from "../grammar/main-rules.js";
 import { SHARE } from "../grammar/figures.js";
 import { NAME } from "../grammar/names.js";
 import { on, oneOf, p, saying, wordsRow, type Saying } from "../grammar/rules.js";
 import { type KnownDart } from "../ground/ground.js";
 import type { Amount, Direction, Line, Spot } from "../meaning.js";
-import type { Bag } from "../clause.js";
+import { bracketed } from "../grammar/amounts.js";
 import { keyOf, type Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
-import { act, type Act } from "../clause.js";
+import { act, type Act, Bag } from "../clause.js";
+import { alongBy } from "./along.js";
 import { laidOff } from "./laid-off.js";
 
 /** A dart that is drawn, by its name; just "the dart" where there is one. */
@@ -24,7 +26,7 @@ export const DART: Saying<KnownDart | { readonly unknown: string }> = wordsRow<K
     if (bare === "dart") return ground.darts.length === 1 ? ground.darts[0] : undefined;
     const of = owner && ground.darts.find((d) => d.words === owner[2] && ground.boards.find((b) => b.key === d.board)?.words === owner[1]);
     if (of) return of;
-    return /^(?!a |an |new )[a-z]+(?: [a-z]+)? dart$/.test(bare) ? { unknown: bare } : undefined;
+    return /^(?!a |an |new |half |whole |quarter |all |third )[a-z]+(?: [a-z]+)? dart$/.test(bare) ? { unknown: bare } : undefined;
   },
 );
 
@@ -62,31 +64,53 @@ const PRESS = saying<Direction>("pressed").said(
 function newDart(title: string, here = false): Act {
   return act(`dart ${title}`, (bag, sheet) => {
     if (!bag.holds(BESIDE_DART)) throw NOT_SO;
-    const { wide, long } = sizesOf(bag);
+    const along = alongEdge(bag, sheet);
+    if (along) return drawDart(title, along.bag, along.sheet, { before: "it" });
     const spot =
       bag.first("at")?.spot ?? bag.first("spot")?.spot ?? bag.first("from")?.spot ?? (here ? ({ before: "it" } as const) : undefined);
     if (!spot) throw ask("Where does the dart stand?");
-    if (!wide) throw ask("How wide is the dart?");
-    const [at, middle] = sheet.spot(spot);
-    const width = laidOff(wide, at);
-    const board = at.boardOf(middle);
-    const [then, point] = dartPoint(bag, at, { spot, middle, long });
-    const pressed = bag.first("pressed")?.way;
-    const said = `${middle}, intake ${width.formula} to ${point}${pressed === undefined ? "" : `, pressed ${pressed}`}`;
-    return then.draw("dart", keyOf(title), ` "${asTitle(title)}": at ${said}`, board);
+    return drawDart(title, bag, sheet, spot);
   });
+}
+
+function drawDart(title: string, bag: Bag, sheet: Sheet, spot: Spot): Sheet {
+  const { wide, long } = sizesOf(bag);
+  if (!wide) throw ask("How wide is the dart?");
+  const [at, middle] = sheet.spot(spot);
+  const width = laidOff(wide, at);
+  const board = at.boardOf(middle);
+  const [then, point] = dartPoint(bag, at, { spot, middle, long });
+  const pressed = bag.first("pressed")?.way;
+  const said = `${middle}, intake ${width.formula} to ${point}${pressed === undefined ? "" : `, pressed ${pressed}`}`;
+  return then.draw("dart", keyOf(title), ` "${asTitle(title)}": at ${said}`, board);
+}
+
+/** "On the side seam 2 inches down from 8": the dart stands so far along a line. */
+function alongEdge(bag: Bag, sheet: Sheet): { readonly bag: Bag; readonly sheet: Sheet } | undefined {
+  const line = bag.first("on")?.line;
+  const from = bag.first("from");
+  const amount = bag.all("amount").find(({ as }) => as === undefined);
+  if (!line || !from || !amount) return undefined;
+  const way = bag.all("heading").find(({ way: w }) => w === "up" || w === "down" || w === "in" || w === "out");
+  const [at, rule] = alongBy({ line, amount: amount.amount, from: from.spot, way: way?.way, back: false }, sheet);
+  const rest = bag.items.filter((item) => item !== amount && item !== from && item !== way && item.is !== "on");
+  return { bag: new Bag(rest), sheet: at.place(rule, line.board) };
 }
 const asTitle = (words: string): string => words.replace(/^./, (c) => c.toUpperCase());
 const BESIDE_DART = { act: 1, amount: 3, at: 1, spot: 1, toward: 1, heading: 2, on: 1, pressed: 1, from: 1, board: 1, name: 1 } as const;
 
 function sizesOf(bag: Bag): { readonly wide: Amount | undefined; readonly long: Amount | undefined } {
   const amounts = bag.all("amount");
-  const wide = amounts.find((a) => a.as === "wide")?.amount;
+  const each = amounts.find((a) => a.as === "each")?.amount;
+  const wide = amounts.find((a) => a.as === "wide")?.amount ?? (each && twice(each));
   const long = amounts.find((a) => a.as === "long")?.amount;
   const bare = amounts.filter((a) => a.as === undefined).map(({ amount }) => amount);
   if (bare.length > 0 && (wide !== undefined || long !== undefined)) throw NOT_SO;
   return { wide: wide ?? bare[0], long };
 }
+
+/** So much on either side of the middle. */
+const twice = (each: Amount): Amount => ({ ...each, formula: `2*${bracketed(each)}`, bond: "product", plain: false });
 
 interface Standing {
   readonly spot: Spot;
@@ -105,10 +129,14 @@ function dartPoint(bag: Bag, at: Sheet, { spot, middle, long }: Standing): reado
   }
   if (aim) return at.spot(aim);
   if (!long) throw ask("How long is the dart, or where does it point?");
-  const said = bag
-    .all("heading")
-    .map(({ way }) => way)
-    .find((w) => ["up", "down", "in", "out"].includes(w));
+  // "Draw in a dart": what stands before the dart is no way it points.
+  const behind = new Bag(bag.items.slice(bag.items.findIndex(({ is }) => is === "act") + 1));
+  const said =
+    bag.all("amount").find((one) => one.way !== undefined)?.way ??
+    behind
+      .all("heading")
+      .map(({ way }) => way)
+      .find((w) => ["up", "down", "in", "out"].includes(w));
   const way = said ?? (onLowerEdge(middle, spot, at) ? "up" : undefined);
   if (way === undefined) throw ask("Which way does the dart point?");
   return placed(at, `${way} ${laidOff(long, at).formula} from ${middle}`);
@@ -129,7 +157,7 @@ const A_DART = saying<Act>("a dart").said(
   on(p`(a|an)? ${TITLE} (is|stands|sits|lies|to be)? (placed|put|drawn|set)? (:)?`, ([title]) =>
     title === undefined ? undefined : newDart(title),
   ),
-  on(p`(put|draw|make|place|mark|set|add|take) (in)? (a|an) ${TITLE}`, ([title]) => (title === undefined ? undefined : newDart(title))),
+  on(p`(put|draw|make|place|mark|set|add|take) (in)? (a|an)? ${TITLE}`, ([title]) => (title === undefined ? undefined : newDart(title))),
   on(
     p`(that is)? where ${TITLE} (sits|is|goes|stands|starts|begins)`,
     ([title]) => (title === undefined ? undefined : newDart(title, true)),
@@ -161,6 +189,22 @@ function sized(title: string, wide: Amount, long: Amount, spot?: Spot): Act {
     );
   });
 }
+
+/** The two legs of a dart, drawn as lines to its point. */
+const DRAWN_LEGS = saying<Act>("dart legs").said(
+  on(
+    p`(draw|rule|join|connect|mark)? (in)? (dart)? legs (of dart)? (of ${DART})? (from)? ${PLACED} and ${PLACED} (to|up to|down to|with|into) ${PLACED}`,
+    ([, a, b, tip]) =>
+      a !== undefined && b !== undefined && tip !== undefined
+        ? act("draw legs", (bag, sheet) => {
+            if (!bag.holds({ act: 1 })) throw NOT_SO;
+            const board = sheet.boardOf(pointText(a));
+            return [a, b].reduce((made, leg) => made.draw("line", "dart_leg", `: ${pointText(leg)} > ${pointText(tip)}`, board), sheet);
+          })
+        : undefined,
+    -0.5,
+  ),
+);
 
 /** The legs of a dart to either side of a place, and its point, all three by name. */
 const LEGS = saying<Act>("legs of a dart").said(
@@ -224,6 +268,8 @@ const OPENING = saying<Spot | Line>("where it opens").said(
   on(p`(at|from|in|to|into|on) ${SPOT}`, ([spot]) => spot),
   on(p`${LINE} at ${SPOT}`, ([, spot]) => spot, -0.1),
   on(p`(at|in|into|from)? ${LINE}`, ([line]) => line, 0.5),
+  on(p`(at|in|into|from)? ${LINE} (at|in) (its)? (middle|centre)`, ([line], g) => middleOfLine(line, g)),
+  on(p`(at|in|into|from)? ${LINE} ,? ${SPOT_BELOW}`, ([, spot]) => spot),
 );
 const OPENS = saying<Spot | Line>("opened elsewhere").said(
   on(
@@ -231,6 +277,19 @@ const OPENS = saying<Spot | Line>("opened elsewhere").said(
     ([spot]) => spot,
   ),
   on(p`(and|,)? (move|transfer|shift) (it|fullness|fulness|intake) ${OPENING}`, ([spot]) => spot),
+);
+
+const MOVE = saying<true>("move a dart").said(
+  on(p`(move|transfer|swing|shift|pivot|rotate|turn|take|bring|manipulate|throw) (over)? (fullness of|intake of|width of)?`, () => true),
+);
+/** Where a dart is moved to. */
+const WHERE = saying<Spot | Line>("where a dart is moved").said(
+  on(p`(over)? (to|into|onto|in) ${LINE} (at|through|near) ${SPOT}`, ([, spot]) => spot),
+  on(p`(over)? (to|into|onto|in) ${LINE}`, ([line]) => line, 0.4),
+  on(p`(over|round)? (to|into|onto|in) ${LINE} (at|in) (its)? (middle|centre)`, ([line], g) => middleOfLine(line, g)),
+  on(p`(over|round)? (to|into|onto|in) ${LINE} ,? ${SPOT_BELOW}`, ([, spot]) => spot),
+  on(p`(over)? (to|into|onto) ${SPOT} (on|in|of) ${LINE}`, ([spot]) => spot),
+  on(p`(over)? (to|into|onto) ${SPOT}`, ([spot]) => spot),
 );
 
 /** A dart closed, and opened elsewhere. */
@@ -256,10 +315,13 @@ function close(
 }
 const CLOSING = saying<Act>("close a dart").said(
   on(p`${SHUT} ${DART} ${OPENS}`, ([, dart, opens]) => close(dart, opens)),
+  on(p`${MOVE} (whole|all of|all|complete|entire|full)? ${DART} ${WHERE}`, ([, dart, opens]) => close(dart, opens)),
+  on(p`${MOVE} ${SHARE} (of)? ${DART} ${WHERE}`, ([, share, dart, opens]) => share && close(dart, opens, `${share.top}/${share.under}`)),
+  on(
+    p`${SHUT} (whole|all of|all|entire|full)? ${DART} (on paper)? (and|,|, and)? (transfer|move|swing|shift|rotate) (it|fullness|intake|dart)? ${WHERE}`,
+    ([, dart, opens]) => close(dart, opens),
+  ),
   on(p`${SHUT} ${DART}`, ([, dart]) => close(dart, undefined), 0.2),
-  on(p`(move|transfer|swing|shift|pivot) ${DART} (to|into|onto) ${LINE} at ${SPOT}`, ([dart, , opens]) => close(dart, opens)),
-  on(p`(move|transfer|swing|shift|pivot) ${DART} (to|into|onto) ${LINE}`, ([dart, line]) => close(dart, line), 0.4),
-  on(p`(move|transfer|swing|shift|pivot) ${DART} (to|into|onto) ${SPOT}`, ([dart, opens]) => close(dart, opens)),
   on(p`(pivot|turn|turning|pivoting) (on|about|round|around) ${SPOT} (:|,|and|;)? ${SHUT} ${DART} ${OPENS}`, ([about, , dart, opens]) =>
     close(dart, opens, undefined, about),
   ),
@@ -279,4 +341,4 @@ const CLOSING = saying<Act>("close a dart").said(
 );
 
 export const PRESSING = PRESS;
-export const DARTS = [A_DART, LEGS, CLOSING];
+export const DARTS = [A_DART, DRAWN_LEGS, LEGS, CLOSING];

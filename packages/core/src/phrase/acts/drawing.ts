@@ -7,7 +7,8 @@ import type { Bag } from "../clause.js";
 import { keyOf, type Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
 import { act, type Act } from "../clause.js";
-import { keyFrom } from "./said.js";
+import { isFold } from "./shaping.js";
+import { keyFrom, onLine } from "./said.js";
 import { laidOff } from "./laid-off.js";
 
 const KINDS: Readonly<Record<string, string>> = { hip: "hip", armhole: "armhole", neck: "neck" };
@@ -23,7 +24,7 @@ const STRAIGHTNESS = saying<Manner>("straight").said(
 const DIRECTION = saying<string>("direction of a curve").said(
   on(p`(level|horizontally|horizontal|flat)`, () => "level"),
   on(p`(plumb|vertically|vertical|straight up and down|upright)`, () => "plumb"),
-  on(p`(square|at right angles|at a right angle) (to|off|from|with) ${LINE}`, ([line]) =>
+  on(p`(square|squarely|at right angles|at a right angle|perpendicular) (to|off|from|with|at) ${LINE}`, ([line]) =>
     line?.unknown === undefined && line ? `square to ${lineText(line)}` : undefined,
   ),
   on(p`${LINE} (square|at right angles|squarely)`, ([line]) =>
@@ -40,15 +41,73 @@ const INTO = saying<true>("into a place").said(
   on(p`(into|to|at|on|towards) ${PLACED}`, () => true),
 );
 
+const SIDE: Readonly<Record<string, Direction>> = {
+  in: "in",
+  out: "out",
+  up: "up",
+  down: "down",
+  inward: "in",
+  inwards: "in",
+  outward: "out",
+  outwards: "out",
+};
+const SIDE_WORD = oneOf("side", SIDE);
+const BENDING = oneOf<"hollow" | "bow">("bending", {
+  dipping: "hollow",
+  hollowed: "hollow",
+  hollowing: "hollow",
+  hollow: "hollow",
+  dip: "hollow",
+  dipped: "hollow",
+  sinking: "hollow",
+  scooped: "hollow",
+  bowed: "bow",
+  bowing: "bow",
+  bow: "bow",
+  rising: "bow",
+  raised: "bow",
+  swelling: "bow",
+  rounded: "bow",
+  bulging: "bow",
+});
+const IN_MIDDLE = saying<true>("in the middle").said(
+  on(p`(at|in|through) (its|their)? (middle|centre|mid point|half way|halfway|deepest point|highest point)`, () => true),
+);
+
+const ADJECTIVE = saying<true>("kind of curve").said(
+  on(p`(smooth|smoothly|gentle|easy|nice|flowing|soft|slight|good|even|shallow|clean|flat|long|graceful)`, () => true),
+);
+
 export const MANNER = saying<Manner>("manner of drawing").said(
   on(
-    p`(,|with|by|in|as|using)? (a|an)? (smooth|smoothly|gentle|easy|nice|flowing|soft|slight|good)? (curve|curved line|curved|curve line|sweep)`,
-    () => ({ curve: true }),
+    p`,? (and)? (going|passing|running)? (through|via|by way of|hitting|touching|passing) ${SPOT}`,
+    ([spot]) => (spot ? { via: [spot] } : undefined),
+    0.2,
   ),
-  on(p`(,|with|by|in|using) (a|an)? (smooth|gentle|easy)? ${KIND_WORD} curve`, ([like]) =>
+  on(p`(,|with|by|in|as|using)? (a|an)? ${ADJECTIVE}? ,? (and)? ${ADJECTIVE}? (curve|curved line|curved|curve line|sweep)`, () => ({
+    curve: true,
+  })),
+  on(
+    p`(and|,)? (square|squarely|at right angles|at a right angle|perpendicular) (to|with|at) ${LINE}`,
+    ([line]) => (line === undefined || line.unknown !== undefined ? undefined : { curve: true, squareTo: line }),
+    0.3,
+  ),
+  on(p`,? (with)? (a)? ${BENDING} ${SIDE_WORD}? (by|of)? ${AMOUNT} ${SIDE_WORD}? ${IN_MIDDLE}?`, ([how, before, by, after]) => {
+    const side = before ?? after;
+    return how && by ? { curve: true, bend: { how, by, ...(side === undefined ? {} : { side }) } } : undefined;
+  }),
+  on(p`,? (with)? (a)? ${AMOUNT} ${BENDING} ${SIDE_WORD}? ${IN_MIDDLE}?`, ([by, how, side]) =>
+    how && by ? { curve: true, bend: { how, by, ...(side === undefined ? {} : { side }) } } : undefined,
+  ),
+  on(p`(,|with|by|in|using|as|like) (a|an)? (smooth|gentle|easy)? ${KIND_WORD} curve`, ([like]) =>
     like === undefined ? undefined : { curve: true, like },
   ),
   on(p`(a|an)? (smooth|gentle|easy)? ${KIND_WORD} curve`, ([like]) => (like === undefined ? undefined : { curve: true, like }), 0.9),
+  on(
+    p`(and|,)? (leaving|starting|beginning|start|starts) ${PLACED}? (square|squarely|at right angles)`,
+    () => ({ curve: true, squareStart: true }),
+    0.5,
+  ),
   on(p`(,|with|by|in|using)? (a|an)? (french|pistol|curved) (curve|ruler|rule)`, () => ({ curve: true })),
   on(p`,? ${STRAIGHTNESS}`, ([manner]) => manner),
   on(p`(by|with|as|in)? (a|an)? (dotted|dashed|broken) (line)?`, () => ({ dashed: true })),
@@ -80,7 +139,7 @@ const THROUGH = listOf("points to draw through", SPOT, GAP, 2);
 
 const RULED = saying<true>("join").said(
   on(p`(join|connect|link|unite|joining|connecting) (up)?`, () => true),
-  on(p`(draw|rule|make|run|put in|pencil in|mark in|sketch)`, () => true, 0.2),
+  on(p`(draw|rule|make|run|put in|pencil in|mark in|sketch|blend|draw in|run in)`, () => true, 0.2),
   on(p`(straight)? (line|lines|guideline|guide line|guide) (connecting|joining|through|:)?`, () => true, 0.2),
   on(p`(draw|rule|make|put in|run) (a|an)? (new)? (straight)? (line|guideline|guide line|guide) (connecting|joining|through)?`, () => true),
 );
@@ -98,7 +157,21 @@ function drawn(spots: readonly Spot[], manner: Manner, name: string | undefined,
 
 /** Draws through places in the manner that is said. */
 export function drawThrough(sheet: Sheet, spots: readonly Spot[], how: Manner, name?: string, like?: string): Sheet {
-  const [at, ids] = sheet.spots(spots);
+  const last = spots.length - 1;
+  const said = new Set(spots.map((spot) => JSON.stringify(spot)));
+  const via = (how.via ?? []).filter((spot) => !said.has(JSON.stringify(spot)));
+  const all = [...spots.slice(0, last), ...via, ...spots.slice(last)];
+  const [at, ids] = sheet.spots(all);
+  return drawBetween(at, ids, how.via ? { curve: true, ...how } : how, name, like);
+}
+
+/** Draws through points by their names. */
+export function drawBetween(at: Sheet, ids: readonly string[], how: Manner, name?: string, like?: string): Sheet {
+  if (how.bend) {
+    const [a, b, more] = ids;
+    if (a === undefined || b === undefined || more !== undefined) throw NOT_SO;
+    return bentBetween([a, b], how.bend, undefined, name ?? "", at);
+  }
   if (new Set(ids).size < ids.length && ids.length === 2) throw refuse("One point makes no line.");
   const board = at.boardOf(ids[0] ?? "");
   const through = ids.join(" > ");
@@ -106,15 +179,25 @@ export function drawThrough(sheet: Sheet, spots: readonly Spot[], how: Manner, n
   const wanted =
     name ?? `${curved && how.dashed !== true ? "curve" : "line"}_${ids.map((id) => id.replace(/[#⟨⟩]/g, "").toLowerCase()).join("_")}`;
   if (!curved) return at.draw("line", wanted, `: ${through}`, board);
-  return at.draw("curve", wanted, `: ${[through, ...clausesOf(how, board, at, like)].join(", ")}${how.dashed ? " dashed" : ""}`, board);
+  return at.draw(
+    "curve",
+    wanted,
+    `: ${[through, ...clausesOf(how, ids, board, at, like)].join(", ")}${how.dashed ? " dashed" : ""}`,
+    board,
+  );
 }
 
 const isCurved = (how: Manner): boolean =>
   how.curve === true || how.leaving !== undefined || how.arriving !== undefined || how.dashed === true;
 
 /** What is said of a curve behind its points: its directions, else the kind it has, or that of the line it takes the place of. */
-function clausesOf(how: Manner, board: string, sheet: Sheet, like: string | undefined): string[] {
-  const { leaving, arriving } = how;
+function clausesOf(how: Manner, ids: readonly string[], board: string, sheet: Sheet, like: string | undefined): string[] {
+  const { leaving, arriving } =
+    how.squareStart === true
+      ? { ...how, leaving: squareAtStart(ids[0] ?? "", sheet) }
+      : how.squareTo
+        ? squareAtEnd(how.squareTo, how, ids, sheet)
+        : how;
   const free = leaving === undefined && arriving === undefined && how.straight !== true && how.dashed !== true;
   const kind = kindOf(how.like, board, sheet) ?? (free ? like : undefined);
   return [
@@ -122,6 +205,23 @@ function clausesOf(how: Manner, board: string, sheet: Sheet, like: string | unde
     ...(arriving === undefined ? [] : [`arriving ${arriving}`]),
     ...(kind === undefined ? [] : [`like ${kind}`]),
   ];
+}
+
+/** Square to the fold or centre line on which a curve begins. */
+function squareAtStart(id: string, sheet: Sheet): string {
+  const bare = id.replace("#", "");
+  const line = sheet.ground.lines.find((l) => l.straight && l.ends?.includes(bare) && isFold(l, sheet.ground));
+  if (!line) throw ask("Square to what line?");
+  return `square to ${lineText(line)}`;
+}
+
+/** Square to a line at the end that is on it. */
+function squareAtEnd(line: Line, how: Manner, ids: readonly string[], sheet: Sheet): Pick<Manner, "leaving" | "arriving"> {
+  const square = `square to ${lineText(line)}`;
+  const isOn = (id: string | undefined): boolean => id !== undefined && onLine(id, line, sheet);
+  if (isOn(ids[0])) return { ...how, leaving: square };
+  if (isOn(ids.at(-1))) return { ...how, arriving: square };
+  throw ask("At which end is it square?");
 }
 
 /** The kind of a curve as the notation knows it: armholes and necks are told apart by front and back. */
@@ -189,13 +289,33 @@ const JOINED = saying<Act>("join").said(
   on(p`${SPOT} -> ${SPOT} (:|,)? (straight|straight line|line)`, ([a, b]) =>
     a && b ? drawn([a, b], {}, undefined, undefined) : undefined,
   ),
+  on(
+    p`(draw|rule|make|sketch) ${CALLED_LINE} ${MANNER} (from|between|through) ${THROUGH}`,
+    ([name = "", manner = {}, spots = []]) => drawn(spots, manner, keyOf(name), undefined),
+    0.2,
+  ),
+  on(
+    p`(shape|draw|curve|redraw|sketch) ${LINE} (,|from|through|between)? ${THROUGH}`,
+    ([line, spots = []]) => redrawn(line, spots, { curve: true }),
+    0.3,
+  ),
   on(p`(shape|draw|curve) ${LINE} ${MANNER} (from|through|between) ${THROUGH}`, ([line, manner = {}, spots = []]) =>
     redrawn(line, spots, manner),
+  ),
+  on(p`(curve|sweep) (from|between|through)? ${THROUGH}`, ([spots = []]) => drawn(spots, { curve: true }, undefined, undefined)),
+  on(
+    p`(curve|shape|sweep) ${CALLED_LINE} (from|between|through) ${THROUGH}`,
+    ([name = "", spots = []]) => drawn(spots, { curve: true }, keyOf(name), undefined),
+    0.2,
+  ),
+  on(p`(curve|sweep) ${LINE} (from|between|through) ${THROUGH}`, ([line, spots = []]) => redrawn(line, spots, { curve: true })),
+  on(p`${RULED} (a)? (curve|smooth curve|nice curve|curved line) (from|between|through)? ${THROUGH}`, ([, spots = []]) =>
+    drawn(spots, { curve: true }, undefined, undefined),
   ),
   on(p`${THROUGH} (is|are) (joined|connected|drawn)`, ([spots = []]) => drawn(spots, {}, undefined, undefined)),
   // A line that is there already is drawn again, in its own kind unless another is said.
   on(
-    p`(draw|redraw|make) ${LINE} (again|anew|new|once more)? (from|between|through)? ${THROUGH}`,
+    p`(draw|redraw|make) (new)? ${LINE} (again|anew|new|once more)? (from|between|through|:|,|=)? ${THROUGH}`,
     ([line, spots = []]) => redrawn(line, spots, {}),
     0.1,
   ),
@@ -269,17 +389,6 @@ function smoothly(spots: readonly Spot[]): Act {
   });
 }
 
-const SIDE: Readonly<Record<string, Direction>> = {
-  in: "in",
-  out: "out",
-  up: "up",
-  down: "down",
-  inward: "in",
-  inwards: "in",
-  outward: "out",
-  outwards: "out",
-};
-const SIDE_WORD = oneOf("side", SIDE);
 const BENT = saying<"hollow" | "bow">("bent").said(
   on(p`(hollow|hollow out|scoop|scoop out|dip|hollowed|curve in|take in|shape in)`, () => "hollow" as const),
   on(p`(bow|bow out|bowed|round out|swell|swelled|curve out|let out|shape out)`, () => "bow" as const),
@@ -303,29 +412,43 @@ function bent(
     if (!bag.holds({ act: 1 })) throw NOT_SO;
     if (!ends) throw ask("Between which points?");
     if (!by) throw ask("By how much?");
-    const amount = laidOff(by, sheet);
-    const [a, b] = ends.map((end) => sheet.at(end));
-    if (!a || !b) throw NOT_SO;
-    const upright = Math.abs(b.y - a.y) > Math.abs(b.x - a.x);
-    const way = side ?? (upright ? (how === "hollow" ? "in" : "out") : how === "hollow" ? "down" : "up");
-    const [at, middle] =
-      where === undefined || where === "middle"
-        ? sheet.place(`midway ${ends[0]} to ${ends[1]}`, sheet.boardOf(ends[0]), undefined, true).spot({ before: "it" })
-        : sheet.spot(where);
-    const [then, bow] = at
-      .place(`off ${ends[0]}-${ends[1]} at ${middle}, ${amount.formula} ${way}`, at.boardOf(ends[0]))
-      .spot({ before: "it" });
-    return then.draw(
-      "curve",
-      `${keyOf(name) || "line"}_${how === "hollow" ? "hollowed" : "bowed"}`,
-      `: ${ends[0]} > ${bow} > ${ends[1]}`,
-      then.boardOf(ends[0]),
-    );
+    return bentBetween(ends, { how, by, ...(side === undefined ? {} : { side }) }, where === "middle" ? undefined : where, name, sheet);
   });
+}
+
+function bentBetween(
+  ends: readonly [string, string],
+  { how, by, side }: NonNullable<Manner["bend"]>,
+  where: Spot | undefined,
+  name: string,
+  sheet: Sheet,
+): Sheet {
+  const amount = laidOff(by, sheet);
+  const [a, b] = ends.map((end) => sheet.at(end));
+  if (!a || !b) throw NOT_SO;
+  const upright = Math.abs(b.y - a.y) > Math.abs(b.x - a.x);
+  const way = side ?? (upright ? (how === "hollow" ? "in" : "out") : how === "hollow" ? "down" : "up");
+  const [at, middle] =
+    where === undefined
+      ? sheet.place(`midway ${ends[0]} to ${ends[1]}`, sheet.boardOf(ends[0]), undefined, true).spot({ before: "it" })
+      : sheet.spot(where);
+  const [then, bow] = at
+    .place(`off ${ends[0]}-${ends[1]} at ${middle}, ${amount.formula} ${way}`, at.boardOf(ends[0]))
+    .spot({ before: "it" });
+  const bend = `${keyOf(name) || "line"}_${how === "hollow" ? "hollowed" : "bowed"}`;
+  return then.draw("curve", bend, `: ${ends[0]} > ${bow} > ${ends[1]}`, then.boardOf(ends[0]));
 }
 const endsOf = (line: Line | undefined): readonly [string, string] | undefined =>
   line?.ends && ([pointText(line.ends[0]), pointText(line.ends[1])] as const);
 const BEND = saying<Act>("bend").said(
+  on(p`${BENT} ${LINE} ${AMOUNT} ${SIDE_WORD}? ${MIDDLE_OF_IT}?`, ([how = "hollow", line, by, side, where]) =>
+    bent(endsOf(line), how, by, side, where, line ? keyFrom(line) : ""),
+  ),
+  on(
+    p`${BENT} ${PLACED} (-|to) ${PLACED} ${SIDE_WORD}? (by)? ${AMOUNT} ${SIDE_WORD}? ${MIDDLE_OF_IT}?`,
+    ([how = "hollow", a, b, before, by, after, where]) =>
+      a && b ? bent([pointText(a), pointText(b)], how, by, before ?? after, where, "") : undefined,
+  ),
   on(p`${BENT} ${LINE} ${SIDE_WORD}? (by)? ${AMOUNT} ${MIDDLE_OF_IT}`, ([how = "hollow", line, side, by, where]) =>
     bent(endsOf(line), how, by, side, where, line ? keyFrom(line) : ""),
   ),
@@ -351,6 +474,39 @@ const BEND = saying<Act>("bend").said(
     bent(endsOf(line), side === "in" ? "hollow" : "bow", by, side, where, line ? keyFrom(line) : ""),
   ),
 );
+
+const RAISED = oneOf<Direction>("raise or lower", { raise: "up", lift: "up", lower: "down", drop: "down", dip: "down", sink: "down" });
+/** Where a line is raised or lowered: a point of it, or where it meets another. */
+const PLACE_ON = saying<Spot | Line>("place on a line").said(
+  on(p`at ${SPOT}`, ([spot]) => spot),
+  on(p`at ${LINE}`, ([line]) => line, 0.3),
+);
+const RAISE = saying<Act>("raise a line").said(
+  on(p`${RAISED} ${LINE} (line)? (by)? ${AMOUNT} ${PLACE_ON}`, ([way, line, by, place]) => raised(way, line, by, place)),
+  on(p`${RAISED} ${LINE} (line)? ${PLACE_ON} (by)? ${AMOUNT}`, ([way, line, place, by]) => raised(way, line, by, place)),
+  on(p`${RAISED} ${LINE} (by)? ${AMOUNT}`, ([way, line, by]) => raised(way, line, by, undefined), 0.5),
+);
+function raised(
+  way: Direction | undefined,
+  line: Line | undefined,
+  by: Amount | undefined,
+  place: Spot | Line | undefined,
+): Act | undefined {
+  if (!way || !line || !by) return undefined;
+  return act(`${way} ${line.text}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1, name: 1 })) throw NOT_SO;
+    if (!place) throw ask("At which point of it?");
+    const spot = "text" in place ? meetingOf(line, place) : place;
+    if (!spot) throw ask("At which point of it?");
+    const [at, id] = sheet.spot(spot);
+    const amount = laidOff(by, at);
+    return at.place(`${way} ${amount.formula} from ${id}`, at.boardOf(id), bag.first("name")?.names[0]).speaking(line.text);
+  });
+}
+function meetingOf(a: Line, b: Line): Spot | undefined {
+  const id = a.ends?.find((end) => b.ends?.includes(end));
+  return id === undefined ? undefined : { id };
+}
 
 /** A line brought in or out at a point: the point is placed, and what is drawn next goes through it. */
 const BRING = saying<Act>("bring a line").said(
@@ -421,26 +577,39 @@ const ROUND = saying<true>("round it").said(
   on(p`(round|blend|smooth|round off|blend off|smooth off|ease) (it)? (off|out|together|away)?`, () => true),
 );
 const BLEND = saying<Act>("round a corner").said(
+  on(p`${ROUND} (that)? (sharp)? corner at ${SPOT}`, ([, spot]) => cornerAt(spot)),
+  on(p`${ROUND} ${SPOT}`, ([, spot]) => cornerAt(spot), 0.5),
   on(p`(that|see|there is)? (a)? (sharp)? corner (at ${SPOT})? between ${LINE} and ${LINE} ,? ${ROUND}`, ([, a, b]) => blended(a, b)),
   on(p`${ROUND} (corner)? (at ${SPOT})? (between|of|where)? ${LINE} (and|into|with) ${LINE} (meet)?`, ([, , a, b]) => blended(a, b)),
 );
-function blended(a: Line | undefined, b: Line | undefined): Act | undefined {
-  if (!a || !b) return undefined;
-  return act(`blend ${a.text} ${b.text}`, (bag, sheet) => {
-    if (!bag.holds({ act: 1, amount: 2 })) throw NOT_SO;
-    for (const line of [a, b])
-      if (!/^[a-z_]\w*$/.test(line.text))
-        throw refuse("Only lines that are drawn can be rounded into each other: draw the edge as a line first.");
-    const amounts = bag.all("amount").map(({ amount }) => laidOff(amount, sheet).formula);
-    const [before, after = before] = amounts;
-    if (before === undefined) throw ask("Over how much of each?");
-    return sheet.draw(
-      "blend",
-      `${keyFrom(a)}_${keyFrom(b)}`,
-      `: ${a.text} and ${b.text}, ${before} before, ${after ?? before} after`,
-      a.board,
+/** The corner at a point, between the two drawn lines that end there. */
+function cornerAt(spot: Spot | undefined): Act | undefined {
+  if (!spot) return undefined;
+  return act("round a corner", (bag, sheet) => {
+    const id = "id" in spot ? spot.id : undefined;
+    const drawnThere = sheet.ground.lines.filter(
+      (l) => id !== undefined && /^[a-z_]\w*$/.test(l.text) && l.path === l.text && l.ends?.includes(id),
     );
+    const [a, b, more] = drawnThere;
+    if (!a || !b || more) throw ask("The corner between which two lines?");
+    return blendOf(a, b, bag, sheet);
   });
 }
 
-export const DRAWING = [JOINED, BEND, BRING, LEVEL, BLEND];
+function blended(a: Line | undefined, b: Line | undefined): Act | undefined {
+  if (!a || !b) return undefined;
+  return act(`blend ${a.text} ${b.text}`, (bag, sheet) => blendOf(a, b, bag, sheet));
+}
+
+function blendOf(a: Pick<Line, "text" | "board">, b: Pick<Line, "text" | "board">, bag: Bag, sheet: Sheet): Sheet {
+  if (!bag.holds({ act: 1, amount: 2 })) throw NOT_SO;
+  for (const line of [a, b])
+    if (!/^[a-z_]\w*$/.test(line.text))
+      throw refuse("Only lines that are drawn can be rounded into each other: draw the edge as a line first.");
+  const amounts = bag.all("amount").map(({ amount }) => laidOff(amount, sheet).formula);
+  const [before, after = before] = amounts;
+  if (before === undefined) throw ask("Over how much of each?");
+  return sheet.draw("blend", `${a.text}_${b.text}`, `: ${a.text} and ${b.text}, ${before} before, ${after ?? before} after`, a.board);
+}
+
+export const DRAWING = [JOINED, BEND, RAISE, BRING, LEVEL, BLEND];

@@ -2,8 +2,11 @@ import { pointText } from "../../verb/form.js";
 import { act, type Act } from "../clause.js";
 import { COUNT } from "../grammar/figures.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
+import { NAME } from "../grammar/names.js";
 import { on, oneOf, p, saying } from "../grammar/rules.js";
 import type { Amount, Direction, Heading, Line, Spot } from "../meaning.js";
+import type { Ground } from "../ground/ground.js";
+import { alongBy } from "./along.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
 import { laidOff } from "./laid-off.js";
@@ -42,7 +45,28 @@ function farEnd(ends: readonly [string, string], way: Heading, sheet: Sheet): st
   const ahead = { up: a.y - b.y, down: b.y - a.y, plumb: b.y - a.y, out: b.x - a.x, level: b.x - a.x, in: a.x - b.x, back: 0 }[way];
   return ahead >= 0 ? ends[1] : ends[0];
 }
+/** The line that was drawn last is carried on. */
+const extendIt = (end: Spot | undefined, by: Amount | undefined): Act =>
+  act("extend it", (bag, sheet) => {
+    const ends = sheet.lastEnds;
+    if (!ends) throw NOT_SO;
+    only(bag, { amount: 1, heading: 1, from: 1, at: 1, to: 1 });
+    const [a, b] = ends;
+    const said = end ?? bag.first("from")?.spot ?? bag.first("at")?.spot;
+    const beyond = said ? sheet.spot(said)[1] : b;
+    if (beyond !== a && beyond !== b) throw NOT_SO;
+    const other = beyond === a ? b : a;
+    const to = bag.first("to")?.line;
+    if (to) return sheet.place(`cross ${other}-${beyond} with ${sheet.line(to)[1]}`, sheet.boardOf(beyond), nameOf(bag));
+    const amount = by ? laidOff(by, sheet) : oneAmount(bag, sheet);
+    if (!amount) throw ask("How far?");
+    return sheet.place(`along ${other}-${beyond} from ${beyond}, ${amount.formula}`, sheet.boardOf(beyond), nameOf(bag)).measuring(amount);
+  });
 const EXTEND = saying<Act>("extend").said(
+  on(
+    p`(extend|produce|continue|prolong|carry on|run on|carry) (it|that line|this line|line) (on)? (by)? ${AMOUNT}? (beyond|past|from|at|on from|on past)? ${SPOT}?`,
+    ([by, end]) => extendIt(end, by),
+  ),
   on(p`${LINE} is (extended|produced|continued|prolonged|carried on) (beyond|past|from|at) ${SPOT}`, ([line, end]) => extend(line, end)),
   on(p`${LINE} is (extended|produced|continued|prolonged|carried on) (by)? ${AMOUNT} (beyond|past|from|at) ${SPOT}`, ([line, by, end]) =>
     extend(line, end, by),
@@ -78,6 +102,34 @@ const EXTEND = saying<Act>("extend").said(
       : undefined,
   ),
 );
+
+const carriedOn = (a: Spot | undefined, b: Spot | undefined, by: Amount | undefined, ground: Ground): Act | undefined =>
+  a && b && "id" in a && "id" in b
+    ? extend(
+        { text: `${pointText(a.id)}-${pointText(b.id)}`, board: ground.points.get(a.id)?.board ?? "", ends: [a.id, b.id], straight: true },
+        b,
+        by,
+      )
+    : undefined;
+const CARRY_ON = saying<Act>("carry on").said(
+  on(
+    p`(draw|rule)? (a)? (straight)? (line)? (from)? ${SPOT} (through|to|and) ${SPOT} (and|,|, and)? (beyond|past|past it|beyond it|on|on past|extended|extend it|carry it on|continue it|further) (it)? (by|for)? ${AMOUNT}`,
+    ([a, b, by], g) => carriedOn(a, b, by, g),
+  ),
+  on(p`(lengthen|extend|continue|carry on) ${LINE} (by)? ${AMOUNT} (at|from|past|beyond) ${SPOT}`, ([line, by, end]) =>
+    extend(line, end, by),
+  ),
+  on(p`(shorten|cut back|take back) ${LINE} (by)? ${AMOUNT} (at|from) ${SPOT}`, ([line, by, end]) => shorten(line, end, by)),
+);
+/** A line ends so far before its end. */
+const shorten = (line: Line | undefined, end: Spot | undefined, by: Amount | undefined): Act | undefined =>
+  line && end && by
+    ? act(`shorten ${line.text}`, (bag, sheet) => {
+        only(bag);
+        const [at, rule] = alongBy({ line, amount: by, from: end, way: undefined, back: false }, sheet);
+        return at.place(rule, line.board, nameOf(bag));
+      })
+    : undefined;
 
 /** Equal parts of a way. */
 const divide = (ends: readonly [Spot, Spot] | undefined, line: Line | undefined, parts: number | undefined): Act =>
@@ -127,6 +179,53 @@ const DIVIDE = saying<Act>("divide").said(
   ),
 );
 
+/** One of the equal parts of a way, counted from its upper or lower end, or from the one said first. */
+const PLACES: Readonly<Record<string, "first" | "last" | "upper" | "lower">> = {
+  first: "first",
+  nearest: "first",
+  last: "last",
+  upper: "upper",
+  top: "upper",
+  highest: "upper",
+  lower: "lower",
+  bottom: "lower",
+  lowest: "lower",
+};
+const PART_OF_IT = saying<readonly [number, "first" | "last" | "upper" | "lower"]>("one of the parts").said(
+  on(
+    p`${oneOf("which part", PLACES)} ${oneOf("part", { third: 3, quarter: 4, fourth: 4, half: 2, fifth: 5, sixth: 6, eighth: 8, mark: 0, one: 0, part: 0, point: 0 })}`,
+    ([which, under = 0]) => which && [under, which],
+  ),
+);
+const onePart = (
+  a: Spot | undefined,
+  b: Spot | undefined,
+  parts: number | undefined,
+  one: readonly [number, "first" | "last" | "upper" | "lower"] | undefined,
+  name: string | undefined,
+): Act | undefined =>
+  a && b && parts !== undefined && one
+    ? act(`part ${one.join()}`, (bag, sheet) => {
+        only(bag);
+        if (one[0] !== 0 && one[0] !== parts) throw NOT_SO;
+        const [at, [from = "", to = ""]] = sheet.spots([a, b]);
+        const [p, q] = [at.at(from), at.at(to)];
+        const upperFirst = p && q ? p.y <= q.y : undefined;
+        if (one[1] === "upper" || one[1] === "lower") {
+          if (upperFirst === undefined || Math.abs((p?.y ?? 0) - (q?.y ?? 0)) < 1) throw ask("Counted from which end?");
+        }
+        const fromStart = one[1] === "first" || (one[1] === "upper" && upperFirst === true) || (one[1] === "lower" && upperFirst === false);
+        return at.place(`part ${fromStart ? 1 : parts - 1}/${parts} from ${from} to ${to}`, at.boardOf(from), name ?? nameOf(bag));
+      })
+    : undefined;
+const ONE_PART = saying<Act>("one of equal parts").said(
+  on(
+    p`(divide|split|cut|part) (line|distance)? (from|between)? ${SPOT} (to|and|-) ${SPOT} (into|in|by) ${COUNT} (equal)? (parts|pieces)? (,|and|, and|;) (mark|number|call|take|name|label) ${PART_OF_IT} (as|for|point)? ${NAME}?`,
+    ([a, b, n, one, name]) => onePart(a, b, n, one, name),
+    -0.3,
+  ),
+);
+
 /** So far out from a line, on the level of the point said before. */
 const FROM_LINE = saying<Act>("out from a line").said(
   on(p`${oneOf<Direction>("way", { out: "out", in: "in" })} (to)? ${AMOUNT} from ${LINE}`, ([way, by, line]) =>
@@ -144,4 +243,4 @@ const FROM_LINE = saying<Act>("out from a line").said(
   ),
 );
 
-export const PARTS = [FROM_LINE, EXTEND, DIVIDE];
+export const PARTS = [FROM_LINE, CARRY_ON, EXTEND, DIVIDE, ONE_PART];

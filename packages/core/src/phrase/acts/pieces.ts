@@ -4,7 +4,7 @@ import { distance } from "../../geometry/point.js";
 import { listOf } from "../chart/pattern.js";
 import { COUNT, DEGREES } from "../grammar/figures.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
-import { on, p, saying, wordsRow } from "../grammar/rules.js";
+import { on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
 import { type Ground, type KnownLine, type KnownPiece } from "../ground/ground.js";
 import type { Amount, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
@@ -22,7 +22,21 @@ export const CUT = saying<string>("how it is cut").said(
     n === undefined ? undefined : `cut ${n} mirrored`,
   ),
   on(p`(cut|cut it|cut out|to be cut) ${COUNT} (times|once)?`, ([n]) => (n === undefined ? undefined : `cut ${n}`), 0.1),
-  on(p`(cut|cut it|cut out) (once)`, () => "cut 1"),
+  on(p`(cut|cut it|cut out|to be cut) (once)`, () => "cut 1"),
+  on(p`(cut|cut it|cut out|to be cut) (twice|two) (mirrored|as a pair|a pair)?`, () => "cut 2 mirrored", 0.1),
+  on(p`(cut|cut it|cut out|to be cut) ${COUNT} ,? on (a)? fold`, ([n]) => (n === undefined ? undefined : `cut ${n} on fold`)),
+);
+
+const TIMES = saying<string>("how often").said(
+  on(p`(once|one|1) on (a)? fold`, () => "cut 1 on fold"),
+  on(p`on (a)? fold`, () => "cut 1 on fold"),
+  on(p`once`, () => "cut 1"),
+  on(p`(twice|two|2|a pair|pair|as a pair)`, () => "cut 2 mirrored", 0.1),
+  on(p`${COUNT} (times)?`, ([n]) => (n === undefined ? undefined : `cut ${n}`), 0.2),
+  on(p`${COUNT} (times)? ,? on (a)? fold`, ([n]) => (n === undefined ? undefined : `cut ${n} on fold`)),
+);
+const MIRRORED = saying<string>("mirrored").said(
+  on(p`(mirrored|a pair|as a pair|in pairs|one mirrored|left and right)`, () => "cut 2 mirrored"),
 );
 
 /** The way round an outline from one place to the next. */
@@ -32,9 +46,10 @@ interface Leg {
 }
 const LEG = saying<Leg>("next place of an outline").said(
   on(
-    p`(,|and|, and|then|, then|-)? (straight|back|on|round|down|up|across|over|out|in|then|through)? (to)? ${SPOT}`,
+    p`(,|and|, and|then|, then|-|->)? (straight|back|on|round|down|up|across|over|out|in|then|through)? (to)? ${SPOT}`,
     ([to]) => to && { to },
   ),
+  on(p`(,|and|, and|then|, then)? ${LINE} (back|on|down|up|round)? (to|,) ${SPOT}`, ([along, to]) => along && to && { along, to }, 0.3),
   on(
     p`(,|and|, and|then|, then)? (go|on)? (along|down|up|round|around|over|by|follow) ${LINE} (back|on|down|up|round)? to ${SPOT}`,
     ([along, to]) => along && to && { along, to },
@@ -54,7 +69,15 @@ const PIECE_TITLE = wordsRow<string>(
   0.2,
 );
 
+const TRACE_OFF = saying<true>("trace off").said(
+  on(p`(trace|copy|take|cut) (off|out) (a|an|new)?`, () => true),
+  on(p`(trace|copy|draw round|make) (a|an|new)?`, () => true, 0.4),
+);
 const TRACED = saying<Act>("trace off a piece").said(
+  on(
+    p`${TRACE_OFF} ${PIECE_TITLE} (piece|pattern)? (:|,|from|as|along|through) ${OUTLINE} (;|,|.|and)? ${CUT}?`,
+    ([, title = "", outline = [], cut]) => traced(title, outline, cut),
+  ),
   on(p`(trace|copy|take) (off|out) ${PIECE_TITLE} (piece)? (:|,|from)? ${OUTLINE} (;|,|.|and)? ${CUT}`, ([title = "", outline = [], cut]) =>
     traced(title, outline, cut),
   ),
@@ -88,15 +111,25 @@ function traced(title: string, outline: readonly Leg[], cut: string | undefined)
     if (ids.length > 3 && ids[0] === ids.at(-1)) ids.pop();
     const board = at.boardOf(ids[0] ?? "");
     const roles = new Set<string>();
-    const lines = ids.map((from, i) => {
-      const to = ids[(i + 1) % ids.length] ?? "";
-      const along = outline[(i + 1) % outline.length]?.along;
-      const { role, text, fold } = edgeBetween(from, to, along, at, cut.includes("fold"));
+    const edge = (role: string, text: string, fold: boolean): string => {
       let own = role;
       for (let n = 2; roles.has(own); n++) own = `${role}_${n}`;
       roles.add(own);
       return `  edge ${own}: ${text}${fold ? " · fold" : ""}`;
-    });
+    };
+    const round = [...ids, ids[0] ?? ""];
+    const lines: string[] = [];
+    for (let i = 0; i < ids.length; i++) {
+      const along = outline[(i + 1) % outline.length]?.along;
+      const drawn = along ? undefined : drawnAlong(round.slice(i), at);
+      if (drawn) {
+        lines.push(edge(drawn.line.words.replace(/ /g, "_").replace(/_line$/, ""), drawn.text, false));
+        i += drawn.points - 2;
+        continue;
+      }
+      const { role, text, fold } = edgeBetween(round[i] ?? "", round[i + 1] ?? "", along, at, cut.includes("fold"));
+      lines.push(edge(role, text, fold));
+    }
     const key = pieceKey(title);
     if (at.ground.pieces.some((piece) => piece.key === key)) throw ask(`There is a piece ${key} already. What is this one called?`);
     return at.on(board).put("end", `piece ${key} "${title.replace(/^./, (c) => c.toUpperCase())}" on ${board} · ${cut}`, ...lines);
@@ -132,6 +165,21 @@ function edgeBetween(
       : `edge_${bare(from)}_${bare(to)}`.toLowerCase().replace(/[⟨⟩]/g, "n");
   return { role, text: `${from} > ${to}`, fold: onFold && centre !== undefined };
 }
+/** The curve that is drawn through the next places of an outline, all of its points in a row, forward or back; with how many they are. */
+function drawnAlong(
+  ids: readonly string[],
+  { ground }: Sheet,
+): { readonly line: KnownLine; readonly text: string; readonly points: number } | undefined {
+  for (const line of ground.lines) {
+    const points = line.through?.map(pointText) ?? [];
+    if (line.straight || points.length < 2) continue;
+    const runs = (order: readonly string[]): boolean => order.every((id, i) => ids[i] === id);
+    if (runs(points)) return { line, text: line.text, points: points.length };
+    if (runs([...points].reverse())) return { line, text: `${line.text} reversed`, points: points.length };
+  }
+  return undefined;
+}
+
 /** New places across to the centre lie on it. */
 function onLine(id: string, line: KnownLine, sheet: Sheet): boolean {
   const [a] = line.ends?.map((end) => sheet.at(pointText(end))) ?? [];
@@ -146,6 +194,20 @@ function partOf(key: string, path: Path | undefined, from: string, to: string, s
     if (distance(b, startOf(path)) < 0.1 && distance(a, endOf(path)) < 0.1) return `${key} reversed`;
   }
   return `${key} from ${from} to ${to}`;
+}
+
+/** How often a piece that is there is cut. */
+const CUTTING = saying<Act>("cut number").said(
+  on(p`cut ${PIECE} (piece)? ${TIMES}`, ([piece, times]) => cutAs(piece, times)),
+  on(p`(cut|you need|make) ${TIMES} (of)? ${PIECE} ,? ${MIRRORED}?`, ([times, piece, mirrored]) => cutAs(piece, mirrored ?? times)),
+  on(p`${PIECE} (:|,|is|are)? (to be)? cut (out)? ,? ${TIMES} ,? ${MIRRORED}?`, ([piece, times, mirrored]) =>
+    cutAs(piece, mirrored ?? times),
+  ),
+  on(p`${PIECE} (:|,)? ${CUT}`, ([piece, cut]) => cutAs(piece, cut)),
+  on(p`(place|lay|cut|put) ${PIECE} on (a)? fold (of cloth|of fabric|of material)?`, ([piece]) => cutAs(piece, "cut 1 on fold")),
+);
+function cutAs(piece: KnownPiece | undefined, cut: string | undefined): Act | undefined {
+  return piece && cut !== undefined ? also(`cut ${piece.key}`, piece.key, () => [`  ${cut}`]) : undefined;
 }
 
 const EDGES = listOf("edges", EDGE, saying<true>("and").said(on(p`(,|and|, and|&)`, () => true)));
@@ -182,6 +244,58 @@ function rolesOn(piece: KnownPiece, lines: readonly Line[], ground: Ground): str
 const ALLOWANCE = saying<true>("seam allowance").said(
   on(p`(of)? (seam)? (allowance|turnings|turning|allowances|s . a .|seam)`, () => true),
 );
+/** So much on some edges; the word for the allowance may be left out where edges of a piece are named. */
+const SHARE_OF_EDGES = saying<readonly [Amount, readonly Line[]]>("allowance of edges").said(
+  on(p`${AMOUNT} ${ALLOWANCE}? (on|at|along|to|for|round) ${LINES}`, ([by, , lines]) => by && lines && [by, lines]),
+  on(p`${LINES} (:|=)? ${AMOUNT}`, ([lines, by]) => by && lines && [by, lines], 0.2),
+);
+const SHARES_OF_EDGES = listOf("allowances", SHARE_OF_EDGES, saying<true>("and").said(on(p`(,|and|, and|;)`, () => true)), 2);
+const EACH_EDGE = saying<Act>("allowances of several edges").said(
+  on(p`(add|allow|leave|give|put)? ${SHARES_OF_EDGES}`, ([shares = []], g) => allowEach(shares, undefined, g)),
+  on(p`(on|for)? ${PIECE} (:|,) (add|allow|leave|give)? ${SHARES_OF_EDGES}`, ([piece, shares = []], g) => allowEach(shares, piece, g)),
+  on(
+    p`(add|allow|leave|give) ${AMOUNT} (on|at|along|to|for|round) ${LINES} of ${PIECE}`,
+    ([by, lines, piece]) => allow(by, piece, lines ?? []),
+    0.3,
+  ),
+);
+function allowEach(
+  shares: readonly (readonly [Amount, readonly Line[]])[],
+  piece: KnownPiece | undefined,
+  ground: Ground,
+): Act | undefined {
+  const pieces = new Set(shares.flatMap(([, lines]) => lines.flatMap((l) => l.piece ?? [])));
+  const one = piece ?? (pieces.size === 1 ? ground.pieces.find((q) => pieces.has(q.key)) : undefined);
+  if (!one || shares.some(([by]) => by.plain === true && Number(by.formula) > 4)) return undefined;
+  return also(`allow each ${one.key}`, one.key, (sheet) =>
+    shares.map(([by, lines]) => `  allow ${laidOff(by, sheet).formula} on ${rolesOn(one, lines, sheet.ground).join(", ")}`),
+  );
+}
+const SEAMS = saying<true>("seams").said(
+  on(p`(seams|turnings)`, () => true),
+  on(p`${ALLOWANCE}`, () => true),
+);
+const ROUND_BUT = saying<Act>("allowance all round").said(
+  on(p`(add|allow|leave|give|put)? ${AMOUNT} ${SEAMS} (to|on|for|round|around) ${PIECE}`, ([by, , piece]) => allRound(by, piece), 0.1),
+  on(
+    p`(add|allow|leave|give|put)? ${AMOUNT} ${ALLOWANCE} (everywhere|all round|all around|on all edges|on every edge|round) (of|on|to)? ${PIECE} (except|but|but not) (on|at|along)? ${LINES}`,
+    ([by, , piece, lines = []]) => allRound(by, piece, lines),
+  ),
+  on(p`(add|allow|leave|give|put)? ${AMOUNT} ${ALLOWANCE} (everywhere|on all edges|on every edge) (of|on|to)? ${PIECE}`, ([by, , piece]) =>
+    allRound(by, piece),
+  ),
+);
+const NO_ALLOWANCE = saying<Act>("no allowance").said(
+  on(p`(no|leave no|add no|without|net) ${ALLOWANCE} (on|at|along|to|for) ${EDGES}`, ([, edges = []]) => noAllowance(edges)),
+  on(p`leave ${EDGES} (without|net of) ${ALLOWANCE}`, ([edges = []]) => noAllowance(edges)),
+  on(p`${EDGES} (has|have|is|are|:) (no|without|net) ${ALLOWANCE}?`, ([edges = []]) => noAllowance(edges)),
+);
+function noAllowance(edges: readonly string[]): Act | undefined {
+  const [piece] = edges.map(pieceOf);
+  if (piece === undefined || edges.some((edge) => pieceOf(edge) !== piece)) return undefined;
+  return also(`no allowance ${edges.join()}`, piece, () => [`  allow 0 on ${edges.map(roleOf).join(", ")}`]);
+}
+
 const ALLOW = saying<Act>("seam allowance").said(
   on(
     p`(allow|add|leave|with|have|give)? ${AMOUNT} ${ALLOWANCE} (on|at|along|to|for|round) ${LINES} of ${PIECE}`,
@@ -217,13 +331,19 @@ function allowOn(by: Amount | undefined, edges: readonly string[]): Act | undefi
   if (!by || piece === undefined || pieces.size !== 1) return undefined;
   return also(`allow ${edges.join()}`, piece, (sheet) => [`  allow ${laidOff(by, sheet).formula} on ${edges.map(roleOf).join(", ")}`]);
 }
-function allRound(by: Amount | undefined, piece: KnownPiece | undefined): Act | undefined {
+function allRound(by: Amount | undefined, piece: KnownPiece | undefined, but: readonly Line[] = []): Act | undefined {
   if (!by || !piece) return undefined;
-  const roles = piece.edges.filter((e) => !e.fold).map((e) => e.role);
-  return also(`allow round ${piece.key}`, piece.key, (sheet) => [`  allow ${laidOff(by, sheet).formula} on ${roles.join(", ")}`]);
+  const all = piece.edges.filter((e) => !e.fold).map((e) => e.role);
+  return also(`allow round ${piece.key}`, piece.key, (sheet) => {
+    const without = rolesOn(piece, but, sheet.ground);
+    return [`  allow ${laidOff(by, sheet).formula} on ${all.filter((role) => !without.includes(role)).join(", ")}`];
+  });
 }
 
 const HEM = saying<Act>("hem").said(
+  on(p`(a)? hem (allowance)? of ${AMOUNT} (deep)? (on|at|along|to|for) ${LINE} (of ${PIECE})?`, ([by, line, piece], g) =>
+    hem(piece ?? (line ? (g.pieces.find((q) => q.key === line.piece) ?? pieceOn(line.board, g)) : undefined), by, line),
+  ),
   on(p`${PIECE} (:|,) (a)? ${AMOUNT} hem (at|on|along) ${LINE} ,? (turned up|to turn up)?`, ([piece, by, line]) => hem(piece, by, line)),
   on(
     p`(allow|add|leave|turn up)? (a)? ${AMOUNT} hem (at|on|along|to) ${LINE} (of ${PIECE})?`,
@@ -243,6 +363,16 @@ function hem(piece: KnownPiece | undefined, by: Amount | undefined, line: Line |
 const GRAIN = saying<Act>("grain").said(
   on(p`grain (line)? of ${PIECE} (runs|is|lies) (at)? ${DEGREES} (to|from|off) ${LINE}`, ([piece, by, line]) => grain(piece, line, by)),
   on(p`grain (line)? of ${PIECE} (runs|is|lies) (parallel to|along|with|parallel with) ${LINE}`, ([piece, line]) => grain(piece, line)),
+  on(
+    p`(place|draw|mark|put|run|rule)? (straight)? grain (line)? (of ${PIECE})? (is|runs)? (parallel to|along|with|parallel with|on) ${LINE}`,
+    ([piece, line], g) => grain(piece ?? (line && pieceOn(line.board, g)), line),
+    0.1,
+  ),
+  on(
+    p`(place|draw|mark|put|run|rule)? (straight)? grain (line)? (at)? ${DEGREES} (to|from|off) ${LINE}`,
+    ([by, line], g) => grain(line && pieceOn(line.board, g), line, by),
+    0.1,
+  ),
   on(p`${PIECE} (:|,)? (straight)? grain (runs|line|lies)? (parallel to|along|parallel with) ${LINE}`, ([piece, line]) =>
     grain(piece, line),
   ),
@@ -257,6 +387,7 @@ function grain(piece: KnownPiece | undefined, line: Line | undefined, turned?: n
 interface NotchAt {
   readonly by?: Amount;
   readonly from?: Spot;
+  readonly fromLine?: Line;
   readonly double?: boolean;
 }
 const NOTCH_WORD = saying<string>("notch").said(
@@ -267,6 +398,11 @@ const NOTCH_WORD = saying<string>("notch").said(
 const NOTCHED = saying<NotchAt>("place of a notch").said(
   on(p`${AMOUNT} (down|up|in|out|along|away|back)? from ${SPOT}`, ([by, from]) => by && from && { by, from }),
   on(p`${AMOUNT} (above|below|inside) ${SPOT}`, ([by, from]) => by && from && { by, from }),
+  on(
+    p`${AMOUNT} (down|up|in|out|along|away|back)? (from|above|below) ${LINE}`,
+    ([by, fromLine]) => by && fromLine && { by, fromLine },
+    0.2,
+  ),
 );
 const NOTCH = saying<Act>("notch").said(
   on(p`${NOTCH_WORD} (on|in|to)? ${EDGE} ,? (at)? ${NOTCHED}`, ([word = "", edge, at]) => notch(edge, [[word, at]])),
@@ -277,6 +413,17 @@ const NOTCH = saying<Act>("notch").said(
         [word, at],
         [more, then],
       ]),
+  ),
+  on(p`${NOTCHED} (on|in|along) ${EDGE} ${NOTCH_WORD}`, ([at, edge, word = ""]) => notch(edge, [[word, at]]), 0.1),
+  on(p`${NOTCH_WORD} ${NOTCHED} (on|in|along|of) ${EDGE}`, ([word = "", at, edge]) => notch(edge, [[word, at]]), 0.1),
+  on(p`${NOTCH_WORD} (on|in|to)? ${EDGE} (at|in) (its)? (middle|centre|halfway)`, ([word = "", edge]) => notchMiddle(word, edge)),
+  on(p`${NOTCH_WORD} (at|in) (middle|centre) of ${EDGE}`, ([word = "", edge]) => notchMiddle(word, edge)),
+  on(p`${NOTCH_WORD} (on|in|to)? ${EDGE} at ${SPOT}`, ([word = "", edge, spot], g) =>
+    notchAt(
+      word,
+      spot,
+      g.pieces.find((q) => edge !== undefined && q.key === pieceOf(edge)),
+    ),
   ),
   on(p`${NOTCH_WORD} at ${SPOT} (on|in|of)? ${PIECE}`, ([word = "", spot, piece]) => notchAt(word, spot, piece)),
   on(p`${NOTCH_WORD} ${PIECE} at ${SPOT}`, ([word = "", piece, spot]) => notchAt(word, spot, piece)),
@@ -294,6 +441,10 @@ const NOTCH = saying<Act>("notch").said(
     0.5,
   ),
 );
+function notchMiddle(word: string, edge: string | undefined): Act | undefined {
+  if (edge === undefined) return undefined;
+  return also(`notch middle ${edge}`, pieceOf(edge), () => [`  ${word} on ${roleOf(edge)} at len(${edge})/2`]);
+}
 function notchAt(word: string, spot: Spot | undefined, piece: KnownPiece | undefined): Act | undefined {
   if (!spot || !piece) return undefined;
   return act(`notch at ${piece.key}`, (bag, sheet) => {
@@ -306,10 +457,16 @@ function notch(edge: string | undefined, places: readonly (readonly [string, Not
   if (edge === undefined || places.some(([, at]) => !at)) return undefined;
   return also(`notch ${edge} ${places.length}`, pieceOf(edge), (sheet) =>
     places.map(([word, at]) => {
-      const end = fromEnd(edge, at?.from, sheet);
+      const end = fromEnd(edge, at?.from ?? endOn(edge, at?.fromLine, sheet), sheet);
       return `  ${word} on ${roleOf(edge)} at ${at?.by ? laidOff(at.by, sheet).formula : ""}${end ? " from its end" : ""}`;
     }),
   );
+}
+/** The end of an edge that is on another line. */
+function endOn(edge: string, line: Line | undefined, { ground }: Sheet): Spot | undefined {
+  const ends = ground.lines.find((l) => l.path === edge)?.ends;
+  const id = ends?.find((end) => line?.ends?.includes(end));
+  return id === undefined ? undefined : { id };
 }
 function fromEnd(edge: string, from: Spot | undefined, sheet: Sheet): boolean {
   const path = sheet.ground.pathOf(edge);
@@ -351,7 +508,7 @@ const BUTTONS = saying<Act>("buttons").said(
     ([n, a, b]) => buttons(n, a, b),
   ),
   on(
-    p`${COUNT} buttons ,? (are)? (placed|spaced)? (evenly|equally)? (spaced)? ,? (from|between)? ${SPOT} (to|-|and) ${SPOT}`,
+    p`(mark|place|put|space|sew)? ${COUNT} (evenly|equally)? (spaced)? buttons ,? (are)? (placed|spaced)? (evenly|equally)? (spaced)? ,? (from|between)? ${SPOT} (to|-|and) ${SPOT} ,? (evenly|equally|evenly spaced|equally spaced|spaced evenly|spaced equally|with even spaces)?`,
     ([n, a, b]) => buttons(n, a, b),
   ),
 );
@@ -370,17 +527,55 @@ function buttons(n: number | undefined, a: Spot | undefined, b: Spot | undefined
   });
 }
 
-const HOLES = saying<Act>("buttonholes").said(
-  on(p`(horizontal|level) (buttonholes|buttonhole) ,? ${AMOUNT} (long|wide) ,? ${atPlaces()}`, ([by, spots = []]) =>
-    holes(by, spots, "across"),
-  ),
-  on(p`(vertical|upright) (buttonholes|buttonhole) ,? ${AMOUNT} (long|wide) ,? ${atPlaces()}`, ([by, spots = []]) =>
-    holes(by, spots, "down"),
+const AT = saying<Spot>("at a place").said(on(p`(at|on)? ${SPOT}`, ([spot]) => spot));
+const PLACES = listOf("places", AT, saying<true>("and").said(on(p`(,|and|, and)`, () => true)));
+const BUTTONS_AT = saying<Act>("buttons at places").said(
+  on(p`(mark|put|sew|place)? (a)? (button|buttons) (at|on) ${PLACES}`, ([spots = []]) =>
+    act("buttons at", (bag, sheet) => {
+      if (!bag.holds({ act: 1 })) throw NOT_SO;
+      const [at, ids] = sheet.spots(spots);
+      const piece = pieceOn(at.boardOf(ids[0] ?? ""), at.ground);
+      if (!piece) throw ask("On which piece?");
+      return at.put("end", `piece ${piece.key} also: button at ${ids.join(", ")}`);
+    }),
   ),
 );
-function atPlaces() {
-  const AT = saying<Spot>("at a place").said(on(p`(at|on)? ${SPOT}`, ([spot]) => spot));
-  return listOf("places", AT, saying<true>("and").said(on(p`(,|and|, and)`, () => true)));
+const HOLE_WAY = oneOf<string>("way of a buttonhole", {
+  horizontal: "across",
+  level: "across",
+  across: "across",
+  horizontally: "across",
+  vertical: "down",
+  upright: "down",
+  vertically: "down",
+  down: "down",
+});
+const HOLES = saying<Act>("buttonholes").said(
+  on(
+    p`(make|mark|put|cut|work|place)? (a)? ${HOLE_WAY}? (buttonholes|buttonhole) (of)? ${AMOUNT} (long|wide)? ,? ${HOLE_WAY}? ,? ${PLACES} ,? ${HOLE_WAY}?`,
+    ([before, by, between, spots = [], after]) => holesOr(by, spots, before ?? between ?? after),
+    0.1,
+  ),
+  on(
+    p`(make|mark|put|cut|work|place)? (a)? ${AMOUNT} (long)? ${HOLE_WAY}? (buttonholes|buttonhole) ,? ${PLACES} ,? ${HOLE_WAY}?`,
+    ([by, before, spots = [], after]) => holesOr(by, spots, before ?? after),
+    0.1,
+  ),
+  on(
+    p`(make|mark|put|cut|work|place)? (a)? ${HOLE_WAY}? (buttonholes|buttonhole) ,? ${PLACES} ,? ${AMOUNT} (long|wide) ,? ${HOLE_WAY}?`,
+    ([before, spots = [], by, after]) => holesOr(by, spots, before ?? after),
+    0.1,
+  ),
+  on(p`(horizontal|level) (buttonholes|buttonhole) ,? ${AMOUNT} (long|wide) ,? ${PLACES}`, ([by, spots = []]) =>
+    holes(by, spots, "across"),
+  ),
+  on(p`(vertical|upright) (buttonholes|buttonhole) ,? ${AMOUNT} (long|wide) ,? ${PLACES}`, ([by, spots = []]) => holes(by, spots, "down")),
+);
+function holesOr(by: Amount | undefined, spots: readonly Spot[], way: string | undefined): Act | undefined {
+  if (way !== undefined) return holes(by, spots, way);
+  return act("holes?", () => {
+    throw ask("Is the buttonhole level or upright?");
+  });
 }
 function holes(by: Amount | undefined, spots: readonly Spot[], way: string): Act | undefined {
   if (!by) return undefined;
@@ -393,7 +588,18 @@ function holes(by: Amount | undefined, spots: readonly Spot[], way: string): Act
   });
 }
 
+const PLEAT_WORD = saying<string>("pleat").said(
+  on(p`(pleat|knife pleat)`, () => ""),
+  on(p`(box|inverted) pleat`, () => ""),
+);
 const PLEAT = saying<Act>("pleat").said(
+  on(
+    p`(let in|add|put in|lay|put|insert|let|allow|make|take)? (a)? ${AMOUNT} (deep|wide)? ${PLEAT_WORD} (at|on|in|along) ${EDGE}`,
+    ([by, , edge]) =>
+      by && edge !== undefined
+        ? also(`pleat ${edge}`, pieceOf(edge), (sheet) => [`  pleat ${laidOff(by, sheet).formula} at ${roleOf(edge)}`])
+        : undefined,
+  ),
   on(p`(let in|add|put in|lay|put|insert|let|allow)? (a)? ${AMOUNT} (deep|wide)? pleat (at|on|in|along) ${EDGE}`, ([by, edge]) =>
     by && edge !== undefined
       ? also(`pleat ${edge}`, pieceOf(edge), (sheet) => [`  pleat ${laidOff(by, sheet).formula} at ${roleOf(edge)}`])
@@ -432,4 +638,20 @@ function facing(by: Amount | undefined, edge: string | undefined): Act | undefin
   });
 }
 
-export const PIECES = [TRACED, ALLOW, HEM, GRAIN, NOTCH, DRILL, BUTTONS, HOLES, PLEAT, FACING];
+export const PIECES = [
+  TRACED,
+  CUTTING,
+  ALLOW,
+  EACH_EDGE,
+  ROUND_BUT,
+  NO_ALLOWANCE,
+  HEM,
+  GRAIN,
+  NOTCH,
+  DRILL,
+  BUTTONS,
+  BUTTONS_AT,
+  HOLES,
+  PLEAT,
+  FACING,
+];

@@ -1,13 +1,15 @@
 import { pointText } from "../../verb/form.js";
-import type { Bag } from "../clause.js";
+import { Bag } from "../clause.js";
+import { drawBetween } from "./drawing.js";
 import { negative } from "../grammar/amounts.js";
 import type { Share } from "../grammar/figures.js";
-import type { Amount, Direction, Heading, Line, Spot } from "../meaning.js";
+import type { Amount, Direction, Heading, Line, Manner, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO } from "../sheet/unclear.js";
 import { alongBy, alongShare } from "./along.js";
 import { chosen } from "./choosing.js";
 import { laidOff } from "./laid-off.js";
+import { onLine, straightOf } from "./said.js";
 
 /** What a clause says of one point, or of some: in any order, each part at most as often as it can be meant. */
 interface Said {
@@ -20,11 +22,14 @@ interface Said {
   readonly line: Line | undefined;
   readonly lineWay: Heading | undefined;
   readonly share: Share | undefined;
+  readonly fromLine: Line | undefined;
   readonly chain: readonly Spot[] | undefined;
   readonly until: Line | undefined;
   readonly toward: Spot | undefined;
   readonly both: boolean;
   readonly back: boolean;
+  /** Past the end of a line. */
+  readonly beyond: boolean;
   /** A full stop is among them: what stands on both sides of it is not one point. */
   readonly parted: boolean;
   /** A verb of going or marking is among the words. */
@@ -36,6 +41,7 @@ const MOST = {
   heading: 3,
   amount: 2,
   from: 1,
+  fromLine: 1,
   at: 1,
   spot: 1,
   pair: 1,
@@ -52,20 +58,35 @@ const MOST = {
   if: 3,
   otherwise: 1,
   range: 1,
+  draws: 1,
 } as const;
 
 /** Places a point, or some, by what is in the bag: directions, amounts and places in any order. */
 export function placing(bag: Bag, from: Sheet): Sheet {
   if (!bag.holds(MOST)) throw NOT_SO;
   if (bag.first("vague")) throw ask("How far?");
+  if (bag.first("draws")) return placedAndDrawn(bag, from);
   const said = saidIn(bag, from);
+  const { fromLine } = said;
+  if (fromLine) return besideLine(said, fromLine);
   if (said.both) return onBothSides(said);
   if (said.share) return byShare(said, said.share);
   if (said.line) return alongLine(said, said.line);
   if (said.until ?? bag.first("until")) return toLine(said);
   if (said.toward) return towardPlace(said, said.toward);
-  if (said.chain || said.starts > 1) throw NOT_SO;
-  return said.amounts.length === 0 ? atPlace(said, bag) : byAxes(said);
+  if (said.chain || said.starts > (bag.first("pair") ? 2 : 1)) throw NOT_SO;
+  if (said.amounts.length === 0) return atPlace(said, bag);
+  if (said.starts > 1) throw NOT_SO;
+  return byAxes(said);
+}
+
+/** "Draw a line down from 5 to the waist": the place is found, and a line drawn to it from where it starts. */
+function placedAndDrawn(bag: Bag, from: Sheet): Sheet {
+  const manners = bag.all("manner").map(({ manner }) => manner);
+  const placed = placing(new Bag(bag.items.filter(({ is }) => is !== "draws" && is !== "manner")), from);
+  const start = /\bfrom (\S+?)(?:,|$| to )/.exec(`${placed.ruleOf(placed.it ?? "") ?? ""} `.trimEnd())?.[1];
+  if (start === undefined || manners.some(({ curve }) => curve === true)) throw NOT_SO;
+  return drawBetween(placed, [start, placed.it ?? ""], Object.assign({}, ...manners) as Manner);
 }
 
 function saidIn(bag: Bag, from: Sheet): Said {
@@ -84,11 +105,13 @@ function saidIn(bag: Bag, from: Sheet): Said {
     line: on?.line,
     lineWay: on?.way,
     share: bag.first("share")?.share,
+    fromLine: bag.first("fromLine")?.line,
     chain: bag.first("chain")?.spots,
     until: bag.first("to")?.line,
     toward: bag.first("toward")?.spot,
     both: bag.first("both") !== undefined,
     back: [on?.way, ...ways].includes("back"),
+    beyond: bag.first("at")?.beyond === true,
     parted: bag.all("gap").some(({ stop }) => stop),
     goes: bag.all("go").length > 0,
     place: (made, rule, board_, i = 0) => made.place(rule, board_, names[i]),
@@ -125,7 +148,7 @@ function byShare({ amounts, until, headings, chain, line, start, starts, sheet, 
   return place(sheet, alongShare(line, text, start), line.board);
 }
 
-function alongLine({ amounts, until, chain, headings, lineWay, start, starts, goes, back, sheet, place }: Said, line: Line): Sheet {
+function alongLine({ amounts, until, chain, headings, lineWay, start, starts, goes, back, beyond, sheet, place }: Said, line: Line): Sheet {
   if (until || chain || amounts.length > 1 || starts > 1 || (start && "rule" in start)) throw NOT_SO;
   const way = headings[0] ?? lineWay;
   const [amount] = amounts;
@@ -133,8 +156,36 @@ function alongLine({ amounts, until, chain, headings, lineWay, start, starts, go
     if (way === undefined && !start && !goes) throw NOT_SO;
     throw ask("How far?");
   }
-  const [at, rule] = alongBy({ line, amount, from: start, way, back }, sheet);
+  const [at, rule] = alongBy({ line, amount, from: start, way, back, beyond }, sheet);
   return place(at, rule, line.board).measuring(laidOff(amount, sheet));
+}
+
+/** From where a line is met: along another from their meeting, or square off it at a point. */
+function besideLine(
+  { amounts, until, toward, chain, share, both, line, headings, lineWay, start, starts, back, sheet, place }: Said,
+  of: Line,
+): Sheet {
+  const [amount, more] = amounts;
+  if (!amount || more || until || toward || chain || share || both || starts > 1) throw NOT_SO;
+  if (line && !start) {
+    const corner = sharedEnd(line, of);
+    if (corner === undefined) throw ask("Where do they meet: at which point does it start?");
+    const [at, rule] = alongBy({ line, amount, from: { id: corner }, way: headings[0] ?? lineWay, back }, sheet);
+    return place(at, rule, line.board).measuring(laidOff(amount, sheet));
+  }
+  if (line || !start) throw NOT_SO;
+  const [at, id] = sheet.spot(start);
+  const [then, text] = at.line(of);
+  if (!onLine(id, of, then)) throw ask(`${id.replace("#", "")} is not on that line. Square off which point of it?`);
+  const by = laidOff(amount, then);
+  const way = headings.find((h) => h === "up" || h === "down" || h === "in" || h === "out");
+  if (way === undefined) throw ask("To which side?");
+  return place(then, `off ${straightOf(of, text)} at ${id}, ${by.formula} ${way}`, then.boardOf(id)).measuring(by);
+}
+
+/** The point in which two lines end. */
+function sharedEnd(a: Line, b: Line): string | undefined {
+  return a.ends?.find((end) => b.ends?.includes(end));
 }
 
 function toLine({ amounts, chain, until, starts, start, headings, sheet, place }: Said): Sheet {
@@ -164,12 +215,15 @@ function atPlace({ headings, starts, start, goes, sheet, place }: Said, bag: Bag
     if (starts === 0 && !pair && !goes) throw NOT_SO;
     throw ask("How far?");
   }
-  if (!start || starts !== 1 || pair || !("rule" in start)) throw NOT_SO;
-  return place(sheet, start.rule, start.board);
+  const spot = pair ? (bag.first("at")?.spot ?? bag.first("spot")?.spot) : start;
+  if (!spot || starts !== (pair ? 2 : 1) || !("rule" in spot)) throw NOT_SO;
+  // "1–13: a third of 1–2": the way to the new point is part of a way from the same point.
+  if (pair && !("id" in pair.from && spot.mentions[0] === pair.from.id && spot.rule.startsWith("part "))) throw NOT_SO;
+  return place(sheet, spot.rule, spot.board);
 }
 
 /** Out, in, up or down by amounts. */
-function byAxes({ headings, amounts, start, goes, parted, sheet, place }: Said): Sheet {
+function byAxes({ headings, amounts, start, starts, goes, parted, sheet, place }: Said): Sheet {
   const [heading, second] = headings;
   const [amount] = amounts;
   if (!amount) throw NOT_SO;
@@ -184,10 +238,10 @@ function byAxes({ headings, amounts, start, goes, parted, sheet, place }: Said):
       `The whole ${girth.words}, or a part of it?`,
       `${heading ?? "out"} a quarter of the ${girth.words} from ${id.replace("#", "")}`,
     );
-  const way = oneWay(heading, amount, id, at);
+  const way = oneWay(heading ?? (starts > 0 && !goes ? at.lastWay : undefined), amount, id, at);
   if (second === undefined) {
     if (amounts.length > 1) throw NOT_SO;
-    return place(at, `${way} ${first.formula} from ${id}`, on).measuring(first);
+    return place(at, `${way} ${first.formula} from ${id}`, on).measuring(first).going(way);
   }
   if (!amounts[1] || parted) throw NOT_SO;
   const other = laidOff(amounts[1], at.measuring(first));

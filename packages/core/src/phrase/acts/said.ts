@@ -52,3 +52,11 @@ export const fromPlaceAndLine =
           return then.place(rule(id, text), at.boardOf(id), nameOf(bag));
         })
       : undefined;
+
+/** Whether a point is on a straight line, to a millimetre, on a body in the middle. */
+export function onLine(id: string, { ends }: Line, sheet: Sheet): boolean {
+  if (ends?.some((end) => pointText(end) === id)) return true;
+  const [p, a, b] = [sheet.at(id), ...(ends ?? []).map((end) => sheet.at(pointText(end)))];
+  if (!p || !a || !b) return false;
+  return Math.abs((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) < Math.hypot(b.x - a.x, b.y - a.y);
+}

@@ -79,7 +79,42 @@ const SPREAD = saying<Act>("slash and spread").said(
   ),
 );
 
-const AWAY = saying<true>("fold away").said(on(p`(fold|pin|take|fold out|pinch) (away|out|up)?`, () => true));
+const CUT_OPEN = saying<Act>("cut and open").said(
+  on(
+    p`(slash|cut|slit) (along|through|up|down)? (line)? (from)? ${SPOT} (to|-) ${SPOT} (,|and|, and|;|.)? (then)? (spread|open|swing open|open out) (it|them|pattern|piece|parts|pieces)? (out|by)? (by)? ${AMOUNT} (apart)? ((at|on|along) (bottom|hem|waist|first point|lower edge|top|it|${SPOT}))?`,
+    ([a, b, by, at]) => (at ? spread(at, sameSpot(at, a) ? b : a, by) : spread(a, b, by)),
+    0.1,
+  ),
+  on(
+    p`(slash|cut|slit) ${PIECE} (up|down|open)? from ${SPOT} (up|down|across)? to ${SPOT} (,|and|, and|;) (spread|open|swing open|open out) (it|them)? (out|by)? (by)? ${AMOUNT} (apart|at bottom|at hem|at waist)?`,
+    ([, a, b, by]) => spread(a, b, by),
+  ),
+  on(p`(add fullness|for fullness|fullness) (:|,)? (slash|cut) (from)? ${SPOT} (to|-) ${SPOT}`, ([a, b]) => spread(a, b, undefined)),
+  on(p`(spread|open) ${PIECE} (along|from|at|through) ${SPOT} (to|-) ${SPOT} (by)? ${AMOUNT}`, ([, a, b, by]) => spread(a, b, by)),
+);
+const sameSpot = (a: Spot | undefined, b: Spot | undefined): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+const AWAY = saying<true>("fold away").said(
+  on(p`(fold|pin|take|fold out|pinch|remove|lift|take out) (away|out|up)? (a)? (wedge|fold|tuck|dart)? (of)?`, () => true),
+);
+const TO_NOTHING = saying<true>("to nothing").said(
+  on(
+    p`(running|tapering|run it out|run out|taper it|taper|tapered|vanishing|fading|going|reducing)? (out|away|off)? to (nothing|zero|nil) (at|on|in)`,
+    () => true,
+  ),
+);
+/** A wedge that runs out at a line, on the level where it begins. */
+function foldToLine(from: Spot, line: Line, by: Amount): Act {
+  return act(`fold to ${line.text}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    const [at, id] = sheet.spot(from);
+    const [on, text] = at.line(line);
+    const piece = pieceAt([from], sheet);
+    if (piece === undefined) throw NOT_SO;
+    const placed = on.place(`across from ${id} to ${text}`, at.boardOf(id), undefined, true);
+    return placed.put("end", `shape fold ${piece} from ${id} to ${placed.it ?? ""} by ${laidOff(by, placed).formula}`);
+  });
+}
 const FOLD = saying<Act>("fold away").said(
   on(
     p`${AWAY} ${AMOUNT} (of|from|on)? ${LINE} at (its|their)? (middle|centre) ,? (running|tapering)? to nothing at ${SPOT}`,
@@ -89,7 +124,11 @@ const FOLD = saying<Act>("fold away").said(
     p`${AWAY} ${AMOUNT} (of|from|on)? ${LINE} at ${SPOT} ,? (running|tapering|and run it out)? to nothing at ${SPOT}`,
     ([, by, , from, to]) => fold(from, to, by),
   ),
-  on(p`${AWAY} ${AMOUNT} at ${SPOT} ,? (running|tapering|and run it out)? to nothing at ${SPOT}`, ([, by, from, to]) => fold(from, to, by)),
+  on(p`${AWAY} ${AMOUNT} (wide)? (at|from) ${SPOT} ,? (and)? ${TO_NOTHING} ${SPOT}`, ([, by, from, , to]) => fold(from, to, by)),
+  on(
+    p`${AWAY} ${AMOUNT} (wide)? (at|from) ${SPOT} ,? (and)? ${TO_NOTHING} ${LINE}`,
+    ([, by, from, , line]) => from && line && by && foldToLine(from, line, by),
+  ),
 );
 function middle(line: Line): Spot {
   const [a, b] = line.ends as readonly [string, string];
@@ -101,6 +140,11 @@ const each = (before: Amount | undefined, after: Amount | undefined, sheet: Shee
   return `${laidOff(before, sheet).formula} before, ${laidOff(after ?? before, sheet).formula} after`;
 };
 const RUN = saying<Act>("true across a seam").said(
+  on(
+    p`(true|blend|smooth|true up|check and true) ${EDGE} (edges|edge|lines|line|curves)? (where|at) ${EDGE} (seams|seam|edges)? (join|meet|joins|meets|are joined|are sewn)? ,? (say)? (by|over|for)? (${AMOUNT} (on each side|each side|each way|on both sides|on either side|either side))?`,
+    ([edge, seam, by]) => acrossSeam(seam, edge, by),
+    0.2,
+  ),
   on(
     p`(lay|put|place) ${EDGE} (seams|edges|lines)? together (and|,) (true|blend|smooth|true up|run) ${EDGE} (across|over) (it|seam|join) ,? (say)? (by|over|for)? ${AMOUNT} (on each side|each side|each way|on both sides|on either side)`,
     ([seam, edge, by], _) => acrossSeam(seam, edge, by),
@@ -139,6 +183,7 @@ const TRUE = saying<Act>("true an edge").said(
 
 const LENGTHEN = saying<Act>("lengthen").said(
   on(p`(lengthen|extend|drop|let down) ${PIECE} (by)? ${AMOUNT} (at|along|on) ${LINE}`, ([piece, by, line]) => lengthened(piece, by, line)),
+  on(p`(lengthen|extend) ${PIECE} (by)? ${AMOUNT} (below|above|beyond|past) ${LINE}`, ([piece, by, line]) => lengthened(piece, by, line)),
   on(p`(lengthen|extend) ${PIECE} (at|along|on) ${LINE} (by)? ${AMOUNT}`, ([piece, line, by]) => lengthened(piece, by, line)),
   on(
     p`(lengthen|extend|carry out) ${EDGE} (edge)? (of ${PIECE})? by ${AMOUNT}`,
@@ -176,6 +221,11 @@ const NEW_PIECE = wordsRow<string>("name of a new piece", 3, (words) =>
 );
 export const pieceKey = (words: string): string => words.replace(/^./, (c) => c.toUpperCase()).replace(/ /g, "_");
 const SPLIT = saying<Act>("cut in two").said(
+  on(
+    p`(cut|split|divide) ${PIECE} (apart|in two|across)? (straight|level)? (across)? (at|from|through) ${SPOT} (:|,|into|, into|to make) (a)? ${NEW_PIECE} (,|and|, and) (a)? ${NEW_PIECE}`,
+    ([piece, from, one, two]) => split(piece, from, one, two, undefined),
+    0.1,
+  ),
   on(
     p`(cut|split|divide) ${PIECE} (straight|square)? across from ${SPOT} ,? (square to (centre|fold|centre back|centre front|centre line))? (:|,|into|, into) ${NEW_PIECE} (above|on top)? (,|and|, and) ${NEW_PIECE} (below|beneath|under it)? ,? (with)? ${AMOUNT} (seam)? allowance (on|at|along) (it|cut|both|cut edges|new seam)`,
     ([piece, from, one, two, by]) => split(piece, from, one, two, by),
@@ -223,4 +273,4 @@ const UNFOLD = saying<Act>("unfold").said(
   ),
 );
 
-export const SHAPINGS_SAID = [SPREAD, FOLD, RUN, TRUE, LENGTHEN, SPLIT, UNFOLD];
+export const SHAPINGS_SAID = [SPREAD, CUT_OPEN, FOLD, RUN, TRUE, LENGTHEN, SPLIT, UNFOLD];

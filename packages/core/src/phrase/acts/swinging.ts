@@ -5,6 +5,7 @@ import { listOf } from "../chart/pattern.js";
 import { act, type Act } from "../clause.js";
 import { DEGREES } from "../grammar/figures.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
+import { NAME } from "../grammar/names.js";
 import { on, oneOf, p, saying } from "../grammar/rules.js";
 import type { Amount, Heading, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
@@ -23,9 +24,13 @@ for (const [word, which] of Object.entries({
   right: "outer",
 }))
   WHICH.said(on(p`,? (at)? (the)? ${oneOf(word, { [word]: true })} (place|one|crossing|of two|point|meeting|time)`, () => which));
+WHICH.said(
+  on(p`,? (below|under) ${SPOT}`, () => "lower", 0.3),
+  on(p`,? (above|over) ${SPOT}`, () => "upper", 0.3),
+);
 
 /** A length swung about a point until it meets a line. */
-const swing = (from: Spot | undefined, by: Amount | undefined, line: Line | undefined, which?: string): Act =>
+const swing = (from: Spot | undefined, by: Amount | undefined, line: Line | undefined, which?: string, name?: string): Act =>
   act(`swing ${which ?? ""}`, (bag, sheet) => {
     only(bag, { amount: 1, from: 1, at: 1, to: 1, spot: 1, which: 1 });
     const start = from ?? startIn(bag);
@@ -39,7 +44,7 @@ const swing = (from: Spot | undefined, by: Amount | undefined, line: Line | unde
     const place = which ?? bag.first("which")?.which;
     const of = place === undefined ? "" : `, the ${place}`;
     const spoken = target.path === undefined ? text : straightOf(target, text);
-    return then.place(`swing ${amount.formula} from ${id} to ${spoken}${of}`, then.boardOf(id), nameOf(bag)).measuring(amount);
+    return then.place(`swing ${amount.formula} from ${id} to ${spoken}${of}`, then.boardOf(id), name ?? nameOf(bag)).measuring(amount);
   });
 const STRIKE = saying<true>("strike").said(
   on(
@@ -69,6 +74,28 @@ const SWING = saying<Act>("swing").said(
   on(
     p`with (centre)? ${SPOT} (as centre)? (and|,) (a)? radius (of|is)? ${AMOUNT} ,? ${STRIKE} ${LINE} ${WHICH}`,
     ([from, by, , line, which]) => swing(from, by, line, which),
+  ),
+  on(
+    p`(with|using) ${SPOT} as (a|an)? centre ,? (and|,|with)? (a)? (radius)? (of)? ${AMOUNT} (as radius|as a radius)? ,? ${STRIKE} ${LINE}`,
+    ([from, by, , line]) => swing(from, by, line),
+  ),
+  on(
+    p`(with|put|set|place|stand) (point of)? (compass|compasses|tape) (on|at|in) ${SPOT} (,|and)? (set|opened|open|set it|open it) to ${AMOUNT} ,? (and)? (find|mark|strike|cut|swing|draw|make)? (an)? (arc)? (cutting|to|on|across|onto)? ${LINE}`,
+    ([from, by, line]) => swing(from, by, line),
+  ),
+  on(
+    p`(with|put|set|place|stand) (point of)? (compass|compasses|tape) (on|at|in) ${SPOT} (,|and)? (set|opened|open|set it|open it) to ${AMOUNT} ,? (and)? (find|mark|cut|strike) (point)? ${NAME} (on|along) ${LINE}`,
+    ([from, by, name, line]) => swing(from, by, line, undefined, name),
+  ),
+  on(
+    p`(set|open|take) (compass|compasses) (to|at) ${AMOUNT} (,|and|, and)? (put|place|stand|set) (point|it|its point) (on|at|in) ${SPOT} (and|,|, and)? ${STRIKE}? ${LINE} ${WHICH}?`,
+    ([by, from, , line, which]) => swing(from, by, line, which),
+  ),
+  on(p`measure from ${SPOT} to ${LINE} ,? ${AMOUNT} ${WHICH}?`, ([from, line, by, which]) => swing(from, by, line, which), 0.4),
+  on(p`measure ${AMOUNT} from ${SPOT} to ${LINE} ${WHICH}?`, ([by, from, line, which]) => swing(from, by, line, which), 0.4),
+  on(
+    p`(swing|strike|draw|make) (a|an)? ${AMOUNT} (radius)? arc (from|at|about|centred on) ${SPOT} (to|to meet|to cut|cutting|meeting|across|until it meets|to cross|onto) ${LINE} ${WHICH}?`,
+    ([by, from, line, which]) => swing(from, by, line, which),
   ),
   on(p`(strike|draw) (an)? arc of ${AMOUNT} from ${SPOT} (to|across|on) ${LINE}`, ([by, from, line]) => swing(from, by, line)),
 );
@@ -126,7 +153,11 @@ const DIAGONAL = saying<Act>("corner").said(
   on(p`(bisect|halve) (that)? (corner|angle) (at|of)? ${SPOT} ${bracketRule()}`, ([spot, between]) => diagonal(spot, between)),
   on(p`(at ${DEGREES})? (into|out of) corner`, () => diagonal(undefined), 0.3),
   on(p`(draw|rule) (a)? line at ${DEGREES} into corner`, () => diagonal(undefined, undefined, true)),
-  on(p`(on|along) diagonal`, () => diagonal(undefined), 0.3),
+  on(
+    p`(on|along) (diagonal|bisector|bisecting line|bisector of corner|bisector of angle|mitre|mitre line)`,
+    () => diagonal(undefined),
+    0.3,
+  ),
 );
 function bracketRule() {
   const OPEN = oneOf("(", { "(": true });
@@ -137,25 +168,57 @@ function bracketRule() {
 /** At an angle from a point. */
 const angled = (degrees: number | undefined, side: "below" | "above" | undefined, draws: boolean): Act =>
   act(`angle ${degrees ?? ""} ${side ?? ""} ${String(draws)}`, (bag, sheet) => {
-    only(bag, { amount: 1, from: 1, at: 1, heading: 1, spot: 1, draws: 1 });
+    only(bag, { amount: 1, from: 1, at: 1, heading: 2, spot: 1, draws: 1 });
     const [at, id] = sheet.spot(bag.first("from")?.spot ?? bag.first("at")?.spot ?? bag.first("spot")?.spot ?? { before: "it" });
     if (degrees === undefined) throw ask("At what angle?");
     const by = oneAmount(bag, at);
     if (!by) throw ask("How long?");
-    const angle = clockwise(degrees, side, headingOf(bag));
+    const angle = clockwise(
+      degrees,
+      side,
+      bag.all("heading").map(({ way }) => way),
+    );
     const placed = at.place(`at ${degreesText(angle)}, ${by.formula} from ${id}`, at.boardOf(id), nameOf(bag)).measuring(by);
     return draws || bag.first("draws") ? placed.draw("line", "angled", `: ${id} > ${placed.it ?? ""}`) : placed;
   });
 
 /** An angle to the level, clockwise from straight out. */
-function clockwise(degrees: number, side: "below" | "above" | undefined, heading: Heading | undefined): number {
-  const down = side === "below" || heading === "down" ? true : side === "above" || heading === "up" ? false : undefined;
+function clockwise(degrees: number, side: "below" | "above" | undefined, headings: readonly Heading[]): number {
+  const down = side === "below" || headings.includes("down") ? true : side === "above" || headings.includes("up") ? false : undefined;
   if (down === undefined) throw ask("Above the level or below it?");
-  if (heading === "in") return down ? 180 - degrees : degrees - 180;
+  if (headings.includes("in")) return down ? 180 - degrees : degrees - 180;
   return down ? degrees : -degrees;
 }
+const ACROSS = oneOf<"in" | "out">("in or out", {
+  in: "in",
+  out: "out",
+  left: "in",
+  right: "out",
+  inward: "in",
+  outward: "out",
+  inwards: "in",
+  outwards: "out",
+});
+const UPRIGHT = oneOf<"up" | "down">("up or down", {
+  up: "up",
+  down: "down",
+  upward: "up",
+  downward: "down",
+  upwards: "up",
+  downwards: "down",
+});
+const DIAGONAL_WAY = saying<readonly ["in" | "out", "up" | "down"]>("slanting way").said(
+  on(p`${ACROSS} and ${UPRIGHT}`, ([a, u]) => a && u && [a, u]),
+  on(p`${UPRIGHT} and ${ACROSS}`, ([u, a]) => a && u && [a, u]),
+);
 const ABOVE = oneOf<"below" | "above">("above or below the level", { below: "below", under: "below", above: "above", over: "above" });
 const ANGLED = saying<Act>("at an angle").said(
+  on(
+    p`(draw|rule|run)? (a)? (line)? ,? ${DEGREES} ${ABOVE} (level|horizontal|horizontal line|level line|straight across)`,
+    ([degrees, side]) => angled(degrees, side, true),
+    0.2,
+  ),
+  on(p`(go|come|measure)? (diagonally|on diagonal|at diagonal|on slant|at 45) ,? ${DIAGONAL_WAY}`, ([way]) => way && slanting(way), 0.2),
   on(
     p`,? (at|at an angle of|with an angle of|inclined at|sloping at) ${DEGREES} ${ABOVE} (level|horizontal|horizontal line|level line)`,
     ([degrees, side]) => angled(degrees, side, false),
@@ -174,6 +237,18 @@ const ANGLED = saying<Act>("at an angle").said(
     angled(undefined, undefined, true),
   ),
 );
+
+/** Out or in, and up or down: halfway between the two. */
+function slanting([across, upright]: readonly ["in" | "out", "up" | "down"]): Act {
+  return act(`slanting ${across} ${upright}`, (bag, sheet) => {
+    only(bag, { amount: 1, from: 1, at: 1, spot: 1 });
+    const [at, id] = sheet.spot(startIn(bag) ?? { before: "it" });
+    const by = oneAmount(bag, at);
+    if (!by) throw ask("How far?");
+    const angle = (upright === "down" ? 1 : -1) * (across === "out" ? 45 : 135);
+    return at.place(`at ${angle}, ${by.formula} from ${id}`, at.boardOf(id), nameOf(bag)).measuring(by);
+  });
+}
 
 const CLOCK = saying<number>("way round").said(
   on(p`(clockwise|clock wise|with clock)`, () => 1),
@@ -196,11 +271,21 @@ const TURN = saying<Act>("turn").said(
 function turned(spot: Spot | undefined, about: Spot | undefined, by: number | undefined, way: number | undefined): Act | undefined {
   if (!spot || !about || by === undefined) return undefined;
   return act(`turn ${by} ${way ?? ""}`, (bag, sheet) => {
-    only(bag);
-    if (way === undefined) throw ask("Clockwise or against the clock?");
+    only(bag, { heading: 1 });
     const [at, [id = "", centre = ""]] = sheet.spots([spot, about]);
-    return at.place(`turn ${id} about ${centre} by ${degreesText(by * way)}°`, at.boardOf(id), nameOf(bag));
+    const round = way ?? roundBy(headingOf(bag), at.at(centre), at.at(id));
+    if (round === undefined) throw ask("Clockwise or against the clock?");
+    return at.place(`turn ${id} about ${centre} by ${degreesText(by * round)}°`, at.boardOf(id), nameOf(bag));
   });
+}
+
+/** The way round by which a point goes up, down, in or out; it must be clear. */
+function roundBy(heading: Heading | undefined, centre: Point | undefined, point: Point | undefined): 1 | -1 | undefined {
+  if (heading === undefined || !centre || !point) return undefined;
+  // Clockwise, on paper whose depth grows downwards.
+  const [dx, dy] = [centre.y - point.y, point.x - centre.x];
+  const goes = { up: -dy, down: dy, in: -dx, out: dx, level: 0, plumb: 0, back: 0 }[heading];
+  return Math.abs(goes) < 0.2 * Math.hypot(dx, dy) ? undefined : goes > 0 ? 1 : -1;
 }
 
 /** Part of a circle, as far round as it is said. */

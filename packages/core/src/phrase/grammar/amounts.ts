@@ -1,6 +1,6 @@
 import { pointText } from "../../verb/form.js";
 import { measurementCalled } from "../../body/index.js";
-import { figureCalled } from "../ground/ground.js";
+import { figureCalled, type Ground } from "../ground/ground.js";
 import { type Amount, type Bond, COMES_ALONG, type Line } from "../meaning.js";
 import { FIGURE, MEASURED, SHARE, type Share, UNIT } from "./figures.js";
 import { AMOUNT, LINE, PLACED } from "./main-rules.js";
@@ -56,6 +56,9 @@ const DISTANCE = saying<Amount>("distance").said(
   on(p`${PLACED} - ${PLACED}`, ([a, b]) => between(a, b), 0.2),
   on(p`(distance|measure|width|length|space)? (from|between) ${PLACED} (to|and|-) ${PLACED}`, ([a, b]) => between(a, b), 0.4),
   on(p`${PLACED} to ${PLACED}`, ([a, b]) => between(a, b), 0.6),
+  on(p`(depth|height|drop|rise) (from|between|of) ${PLACED} (to|and|-|below|above) ${PLACED}`, ([a, b]) =>
+    a && b ? one(`drop(${pointText(a)}, ${pointText(b)})`) : undefined,
+  ),
   on(
     p`(same|same distance|as far|as much|as long|same amount|same measure|distance) as (is|it is|that)? (from|between)? ${PLACED} (to|and|-) ${PLACED}`,
     ([a, b]) => between(a, b),
@@ -77,7 +80,9 @@ const DISTANCE = saying<Amount>("distance").said(
 const between = (a: string | undefined, b: string | undefined): Amount | undefined =>
   a === undefined || b === undefined || a === b ? undefined : one(`dist(${pointText(a)}, ${pointText(b)})`);
 
-const lengthOf = (line: Line | undefined): Amount | undefined =>
+const lengthOf = (line: Line | undefined, ground: Ground): Amount | undefined =>
+  line && ground.darts.some(({ key }) => key === line.path) ? undefined : lengthOfLine(line);
+const lengthOfLine = (line: Line | undefined): Amount | undefined =>
   line &&
   (line.unknown === undefined
     ? line.path !== undefined || !line.ends
@@ -89,9 +94,9 @@ const lengthOf = (line: Line | undefined): Amount | undefined =>
 const nameOf = (line: Line): string => (/^[a-z]/.test(line.text) && !line.text.startsWith("line ") ? line.text : (line.path ?? line.text));
 
 const LENGTH_OF = saying<Amount>("length of a line").said(
-  on(p`(whole|full)? (length|measure|measurement) of (whole)? ${LINE}`, ([line]) => lengthOf(line)),
-  on(p`as long as ${LINE} (is)?`, ([line]) => lengthOf(line)),
-  on(p`(whole)? ${LINE}`, ([line]) => lengthOf(line), 1.5),
+  on(p`(whole|full)? (length|measure|measurement) of (whole)? ${LINE}`, ([line], g) => lengthOf(line, g)),
+  on(p`as long as ${LINE} (is)?`, ([line], g) => lengthOf(line, g)),
+  on(p`(whole)? ${LINE}`, ([line], g) => lengthOf(line, g), 1.5),
 );
 
 const SAME_AS_BEFORE = saying<Amount>("the same").said(
@@ -109,15 +114,14 @@ const SUM = saying<Amount>("sum");
 
 PRIMARY.said(
   on(p`${MEASURED}`, ([text = ""]) => one(text)),
-  on(p`${FIGURE}`, ([text = ""]) => amount(text, "one", { plain: true }), 0.2),
+  on(p`${FIGURE}`, ([text = ""]) => (onTape(text) ? amount(text, "one", { plain: true }) : undefined), 0.2),
   {
     // A fraction by itself: what stands behind it is no unit and no measurement.
     starts: (chart, at) =>
       chart.parse(SHARE, at).flatMap(({ value, to, cost }) => {
         // "Half to the side": a half alone is no length.
         if (chart.tokens[at]?.kind === "word" && to === at + 1) return [];
-        // A tape has halves, quarters, eighths and sixteenths: a third of an inch is no length.
-        if (![2, 4, 8, 16].includes(value.under)) return [];
+        if (!onTape(`1/${value.under}`)) return [];
         const article = ["a", "an", "one", "of"].includes(chart.tokens[to]?.text ?? "") ? 1 : 0;
         if (chart.parse(UNIT, to + article).some(({ to: end }) => end > to && chart.tokens[to + article]?.text !== "in")) return [];
         return [{ value: one(`${value.top}/${value.under}`), to, cost: cost + 0.45 }];
@@ -139,6 +143,9 @@ PRIMARY.said(
   on(p`${BRACKET}`, ([of]) => of),
   on(p`${DIFFERENCE}`, ([of]) => of),
 );
+/** A tape has halves, quarters, eighths and sixteenths: a bare third is a share of something, no length. */
+const onTape = (figure: string): boolean => [undefined, "2", "4", "8", "16", "32"].includes(figure.split("/")[1]);
+
 BRACKET.said(on(p`${OPEN} ${SUM} ${CLOSE}`, ([, of]) => of));
 
 /** What a share is taken of. */
@@ -183,6 +190,11 @@ DIFFERENCE.said(
   on(
     p`difference (between|of) ${DIVIDED} and ${DIVIDED}`,
     ([a, b]) => a && b && amount(`${a.formula} - ${bracketed(b)}`, "sum", doubts(a, b)),
+  ),
+  on(p`(sum|total) of ${DIVIDED} and ${DIVIDED}`, ([a, b]) => a && b && amount(`${a.formula} + ${b.formula}`, "sum", doubts(a, b))),
+  on(
+    p`${DIVIDED} and ${DIVIDED} (together|added|added together)`,
+    ([a, b]) => a && b && amount(`${a.formula} + ${b.formula}`, "sum", doubts(a, b)),
   ),
   on(p`${DIVIDED} and ${DIVIDED} difference`, ([a, b]) => a && b && amount(`${a.formula} - ${bracketed(b)}`, "sum", doubts(a, b))),
 );
@@ -301,7 +313,14 @@ export const REMARKED_SUM = saying<true>("sum in passing").said(
   on(p`,? (which|that) (is|comes to|makes|gives|gives me) (about)? ${MEASURED}`, () => true),
   on(p`,? (which is|which comes to|which makes|that comes to|that makes|that gives|that gives me) (about)? ${FIGURE}`, () => true),
   on(p`,? mine is ${FIGURE} (so)? (call (it|that) ${FIGURE})? ,?`, () => true),
-  on(p`,? (for me|on me|in my case) (that is|it is)? ${FIGURE} ,?`, () => true),
+  on(
+    p`,? (for me|on me|in my case|in this case|on this body|on her|on him) (that is|it is|it comes to|that comes to)? ${FIGURE} ,?`,
+    () => true,
+  ),
+  on(
+    p`,? (which|that|it) (is|comes to|makes|gives|gives me|works out at) (about)? (${MEASURED}|${FIGURE}) (for me|on me|in my case|in this case|on this body|here) ,?`,
+    () => true,
+  ),
 );
 
 const TAKEN = saying<Amount>("amount that is worked out in steps");
@@ -315,6 +334,19 @@ MORE.said(
   on(p`${TAIL} ${MORE}`, ([tail, more]) => tail && more && ((left: Amount) => more(tail(left) ?? left))),
 );
 TAKEN.said(
+  on(p`(work out|find|calculate|reckon|add up|get|start with|use) (a)? ${SUM} ,? ${MORE}`, ([of, more]) => of && more?.(of)),
+  on(
+    p`take ${DIVIDED} (from|away from|off) ${DIVIDED}`,
+    ([less, of]) => less && of && amount(`${of.formula} - ${bracketed(less)}`, "sum", doubts(less, of)),
+  ),
+  on(
+    p`(take|subtract) ${DIVIDED} (from|away from|off) ${DIVIDED} ,? ${MORE}`,
+    ([less, of, more]) => less && of && more?.(amount(`${of.formula} - ${bracketed(less)}`, "sum", doubts(less, of))),
+  ),
+  on(p`add ${DIVIDED} (to|onto) ${DIVIDED} (,? ${MORE})?`, ([more, of, then]) => {
+    const sum = more && of && amount(`${of.formula} + ${more.formula}`, "sum", doubts(more, of));
+    return sum && (then ? then(sum) : sum);
+  }),
   on(p`take (a)? ${SUM} ,? ${MORE}`, ([of, more]) => of && more?.(of)),
   on(p`take (a)? ${SUM}`, ([of]) => of, 0.2),
 );

@@ -4,12 +4,13 @@ import { WHICH } from "../acts/swinging.js";
 import { MANNER } from "../acts/drawing.js";
 import type { Item } from "../clause.js";
 import type { Ground } from "../ground/ground.js";
-import type { Amount, Heading } from "../meaning.js";
+import type { Amount, Direction, Heading } from "../meaning.js";
 import { AMOUNTS as AMOUNT } from "./amounts.js";
 import { LINES as LINE } from "./lines.js";
-import { DESCRIBES, SPOTS as SPOT } from "./spots.js";
+import { DESCRIBES, DESCRIPTION, midway, SPOTS as SPOT } from "./spots.js";
 import { COUNT, SHARE } from "./figures.js";
-import { on, oneOf, p, saying, type Saying, wordsRow } from "./rules.js";
+import { PLACED } from "./main-rules.js";
+import { CLOSE, on, oneOf, OPEN, p, saying, type Saying, wordsRow } from "./rules.js";
 import { listOf } from "../chart/pattern.js";
 import { NAME } from "./names.js";
 
@@ -79,6 +80,7 @@ const HEADING: Saying<Heading> = saying<Heading>("heading").said(
   on(p`(drop|let fall|let drop)? (a)? (plumb line|plumb|vertical line|vertical)`, () => "plumb" as const),
   on(p`(a)? (level line|horizontal line|horizontal|line level|line across)`, () => "level" as const, 0.3),
   on(p`square (a)? line`, () => "level" as const, 0.3),
+  on(p`(drop|let fall|let drop) (a)? (line|straight line|perpendicular)`, () => "plumb" as const, 0.3),
   on(p`(straight)? line down`, () => "down" as const, 0.3),
   on(p`(draw|rule) (a)? (level|line across|line level|line square across)`, () => "level" as const, 0.4),
 );
@@ -126,7 +128,7 @@ const THAT_IS = saying<true>("that is").said(
   on(p`(and|so)? (that|this|it) is (going to be|then|now|called|our)`, () => true),
   on(p`(and|so)? (that|this) will be`, () => true),
   on(
-    p`(and|so)? (where|which) (it|that|line|they|you|this)? (lands|ends|meets|falls|stops|meet|cross|crosses|hits|cuts|is|touches|land) (it|line)? (is)?`,
+    p`(and|so)? (point|place|spot)? (where|which) (it|that|line|they|you|this|two)? (lands|ends|meets|falls|stops|meet|cross|crosses|hits|cuts|is|touches|land|reaches|strikes|intersect|join) (it|line|there)? (is)?`,
     () => true,
   ),
   on(p`(and)? (its|whose)? (end|other end|far end|foot|result|crossing|place|crossing point|new point) is (at)?`, () => true),
@@ -136,6 +138,11 @@ const THAT_IS = saying<true>("that is").said(
 /** Words by which a point is named. */
 const NAMING = saying<readonly string[]>("naming").said(
   on(
+    p`(and|then)? (mark|call|label|number|name|put|place) (point|it|that)? ${NAMES} where (it|that|line|they|this)? (lands|ends|meets|falls|stops|hits|cuts|touches|reaches|crosses|strikes|meet|cross) (it|line|there)?`,
+    ([names]) => names,
+  ),
+  on(p`(new)? ${DESCRIPTION} (is|being|,)? ${NEWS}`, ([, names]) => names, 0.2),
+  on(
     p`(and|then)? (mark|call|label|number|name|make|labelled|marked|numbered|called|named|write) (that|it|this|them|these|cut|foot|its foot|its end|point|points|end|prick|mark|crossing|place|spot|new point|here|new shoulder tip|new neck point|two marks|marks)? (as|point|points|with|by)? ${NAMES}`,
     ([names]) => names,
   ),
@@ -144,8 +151,13 @@ const NAMING = saying<readonly string[]>("naming").said(
     ([names]) => names,
   ),
   on(p`${THAT_IS} (for)? (point)? ${NAMES}`, ([, names]) => names),
+  on(p`${OPEN} (point|mark|to)? ${NEWS} ${CLOSE}`, ([, names]) => names),
+  on(
+    p`(and)? (meeting|hitting|touching|cutting|crossing|reaching|striking|ending|end|finishing|stopping|landing) (on)? (it|line|there)? (at|in)? (point)? ${NEWS}`,
+    ([names]) => names,
+  ),
   on(p`${THAT_IS} (point)? (middle|centre|end|place|mark|spot|cross|corner) ,? (point)? ${NEWS}`, ([, names]) => names),
-  on(p`(this|that|it|here|there) is (point)? ${NAMES}`, ([names]) => names),
+  on(p`(this|that|it|here|there) (is|becomes|makes|gives) (us|you|me)? (our|new)? (point)? ${NAMES}`, ([names]) => names),
   on(
     p`(for|as|giving|at|ending at|gives|to give|to get|to make|to find|to locate|to place|to reach|locate|place|plot|put|find|->|=|is|:) (point)? ${NEWS}`,
     ([names]) => names,
@@ -207,6 +219,13 @@ const GOES_ON = new Set("from at by up down in out half a an one two three four 
 const COUNTED = listOf("counting", COUNT, saying<true>("nothing").said({ starts: (_, at) => [{ value: true, to: at, cost: 0 }] }));
 
 const REMARK = saying<true>("remark").said(
+  on(
+    p`(to)? (widen|lower|raise|deepen|drop|shorten|lengthen|narrow|hollow|shape|find|get|place|locate|mark|set|draft|draw) ${LINE} ((by)? ${AMOUNT})? :`,
+    () => true,
+    0.6,
+  ),
+  on(p`which (is|are|will be|should be)`, () => true, 0.3),
+  on(p`(on|along) (a)? (line|straight line)`, () => true, 0.5),
   on(p`(so|so that) ${PURPOSE}`, () => true),
   on(p`for ${PURPOSE_NOUN}`, () => true),
   on(p`for ${PART_NAME} (:|,)`, () => true, -0.2),
@@ -244,7 +263,7 @@ const REMARK = saying<true>("remark").said(
     -0.3,
   ),
   on(
-    p`(right|on same level|at same level|round|around|let me see|let us see|you know|i think|i guess|like this|like that|whole way|all way|so|now|then|next|first|again|firstly|finally|like so|as before|it is|go ahead and|on paper|see|you see|this time|in same way|as shown|with it|from here|if you like|indeed|i mean|wait|that one|up first|one|upper one first)`,
+    p`(right|please|there you are|as you can see|of course|simple as that|nice and easy|for now|so far|on table|on same level|at same level|round|around|let me see|let us see|you know|i think|i guess|like this|like that|whole way|all way|so|now|then|next|first|again|firstly|finally|like so|as before|it is|go ahead and|on paper|see|you see|this time|in same way|as shown|with it|from here|if you like|indeed|i mean|wait|that one|up first|one|upper one first)`,
     () => true,
     0.4,
   ),
@@ -287,7 +306,7 @@ function condition(of: Amount | undefined, bound: "under" | "above" | "upTo" | u
 
 const LAID = saying<Item>("what is laid off").said(
   on(
-    p`(by|for|of|,|:|=|a distance of|about|around|say|another|a further|is|on it|by about|by around|for another|by another|for about)? ${AMOUNT} (more|further|beyond|past it)?`,
+    p`(by|for|of|,|:|=|a distance of|about|around|say|another|a further|is|on it|by about|by around|for another|by another|for about)? ${AMOUNT} (more|further|past it|away|distant|apart)?`,
     ([amount]) => amount && { is: "amount", amount },
   ),
 );
@@ -301,6 +320,15 @@ function likelyName({ plain, formula }: Amount, { points }: Ground): boolean {
 /** The sign of a list before a sentence. */
 const BULLET = oneOf<true>("bullet", { "·": true, "*": true, "-": true });
 
+/** What says that the way from a point to a new one is so long. */
+const MEASURES = saying<true>("measures").said(
+  on(
+    p`(is|are|should be|must be|to be|will be|shall be|has to be|is to be)? (equal to|same as|made|laid off|set|taken as)? (:|=|,)?`,
+    () => true,
+  ),
+  on(p`(measures|equals|equal to|equal|:|=|,)`, () => true),
+);
+
 export const ITEM = saying<Item>("part of a sentence").said(
   {
     starts: (chart, at) =>
@@ -311,22 +339,33 @@ export const ITEM = saying<Item>("part of a sentence").said(
     ([spot]) => spot && { is: "from", spot },
   ),
   on(
-    p`(on|at|with centre|centre|centred on|centred at|is centred on|sits at|sits on|stands at|placed at|placed on|is at|in) ${SPOT}`,
+    p`(on|at|with centre|centre|centred on|centred at|is centred on|sits at|sits on|stands at|placed at|placed on|is at) ${SPOT}`,
     ([spot]) => spot && { is: "at", spot },
     0.2,
   ),
-  on(p`(past|beyond) ${SPOT}`, ([spot]) => spot && { is: "at", spot }, 0.3),
+  // "Down 2, in 1": a bare number behind "in" is a length.
+  on(p`in ${SPOT}`, ([spot]) => spot && { is: "at", spot }, 1),
+  on(p`in (a)? (middle|centre) (of|between) ${SPOT} (-|to|and) ${SPOT}`, ([a, b], g) => {
+    const spot = a && b && "id" in a && "id" in b ? midway(a.id, b.id, g) : undefined;
+    return spot && { is: "at", spot };
+  }),
+  on(
+    p`(from|off|above|below|starting from|starting at|counted from|counting from) ${LINE}`,
+    ([line]) => line && { is: "fromLine", line },
+    0.3,
+  ),
+  on(p`(past|beyond|outside end at) ${SPOT}`, ([spot]) => spot && { is: "at", spot, beyond: true }, 0.2),
   on(p`${SPOT}`, ([spot]) => spot && { is: "spot", spot }, 0.3),
   on(p`(from|between|of)? ${CHAIN}`, ([spots = []]) => ({ is: "chain", spots, listed: spots.length > 2 }), 0.2),
+  on(p`${SPOT} (-|to) ${NEW} ${MEASURES}?`, ([from, name]) => (from && name !== undefined ? { is: "pair", from, name } : undefined), -0.1),
   on(
-    p`${SPOT} (-|to) ${NEW} (is|:|=|,|measures|equals)?`,
+    p`(distance)? (from|between) ${SPOT} (to|and) ${NEW} ${MEASURES}?`,
     ([from, name]) => (from && name !== undefined ? { is: "pair", from, name } : undefined),
     -0.1,
   ),
-  on(
-    p`from ${SPOT} to ${NEW} (is|:|=|,|measures)?`,
-    ([from, name]) => (from && name !== undefined ? { is: "pair", from, name } : undefined),
-    -0.1,
+  // "13 = 7 + 1/2 in. out": from a point, by so much.
+  on(p`${NEW} (=|:|is|,) (point)? ${PLACED} (+|plus|and|,)`, ([name, id]) =>
+    name === undefined || id === undefined ? undefined : { is: "pair", from: { id }, name },
   ),
   on(p`${HEADING}`, ([way]) => way && { is: "heading", way }),
   {
@@ -350,10 +389,17 @@ export const ITEM = saying<Item>("part of a sentence").said(
   on(p`(is|about|around|say)? ${AMOUNT} -? (long|in length|deep|in depth)`, ([amount]) => amount && { is: "amount", amount, as: "long" }),
   on(p`(length|long|length of) (is|:|=)? ${AMOUNT}`, ([amount]) => amount && { is: "amount", amount, as: "long" }),
   on(
-    p`(about|around|say|by|over|for)? ${AMOUNT} (each way|before and after|on each side|each side|on both sides|to each side|either way|on either side)`,
+    p`(about|around|say|by|over|for)? ${AMOUNT} (each way|before and after|either side|both sides|both ways|on each side|each side|on both sides|to each side|either way|on either side)`,
     ([amount]) => amount && { is: "amount", amount, as: "each" },
   ),
-  on(p`(on|to|at)? (each|both|either) (side|sides|way) (of)?`, () => ({ is: "both" })),
+  on(p`(on|to|at|in)? (each|both|either) (side|sides|way|ways|direction|directions) (of)?`, () => ({ is: "both" })),
+  on(p`(by|with) (that|it|this|result|answer)`, () => ({ is: "amount", amount: { formula: "0", bond: "one", same: true } }), 0.7),
+  // "Add half an inch, and measure that out from 1": the amount said before.
+  on(
+    p`(measure|lay|set|square|take|mark|go|come|put|use|apply|plot|step|carry) (off|out)? (that|this|it|this amount|that amount|result|this distance|that distance|this much|that much|this figure|that figure|this length|that length|answer|total)`,
+    () => ({ is: "amount", amount: { formula: "0", bond: "one", same: true } }),
+    0.7,
+  ),
   on(p`${GO}`, () => ({ is: "go" }), 0.1),
   on(p`(go|come|measure|move|mark|lay|step|set) (off|back|out)`, () => ({ is: "go" })),
   on(p`(is|are|to be) (placed|put|set|drawn|made|taken|marked|measured|found|squared|laid off|measured off|marked off)`, () => ({
@@ -374,6 +420,17 @@ export const ITEM = saying<Item>("part of a sentence").said(
     ([spot]) => spot && { is: "toward", spot },
   ),
   on(p`to ${SPOT}`, ([spot]) => spot && { is: "toward", spot }, 0.6),
+  on(p`(with)? (its|dart)? (point|tip|apex|end) (is|at|on|reaches) ${SPOT}`, ([spot]) => spot && { is: "toward", spot }, 0.5),
+  on(
+    p`(and)? (ending at|ends at|reaching|finishing at|stopping at|running to|runs to) ${SPOT}`,
+    ([spot]) => spot && { is: "toward", spot },
+    0.5,
+  ),
+  on(
+    p`(with)? (its|dart)? (point|tip|apex) (is|at)? ${AMOUNT} (straight|directly)? ${oneOf<Direction>("way of a dart", { above: "up", up: "up", below: "down", down: "down" })} (it|that|there|middle)?`,
+    ([amount, way]) => amount && way && { is: "amount", amount, as: "long", way },
+    0.1,
+  ),
   on(p`(straight)? (toward|towards) ${LINE}`, ([line]) => line && { is: "to", line }, 0.2),
   on(p`(on|along|round|around|of|over|follow|following) ${LINE}`, ([line]) => line && { is: "on", line }),
   on(p`${HEADING_WORD} (along|on|round|around) ${LINE}`, ([way, line]) => way && line && { is: "on", line, way }),
@@ -398,7 +455,12 @@ export const ITEM = saying<Item>("part of a sentence").said(
   on(p`${REMARK}`, () => ({ is: "remark" })),
   on(p`${PRESSING}`, ([way]) => way && { is: "pressed", way }),
   on(p`${WHICH}`, ([which]) => (which === undefined ? undefined : { is: "which", which })),
-  on(p`(draw|rule) (a)? (straight)? line`, () => ({ is: "draws" }), 0.4),
+  on(
+    p`(draw|rule|square|run|drop|make|put|mark)? (in)? (a|an|another|new)? (thin|light|short|long|straight|vertical|plumb|level|horizontal)? (line|ruled line)`,
+    () => ({ is: "draws" }),
+    0.4,
+  ),
+  on(p`(draw|rule|square|run|drop) (a)? (vertical|plumb|upright) line`, () => ({ is: "draws" }), 0.6),
   on(p`${MANNER}`, ([manner]) => manner && { is: "manner", manner }),
   ...ACTS.map((one) => on(p`${one}`, ([found]) => found && ({ is: "act", act: found } as const))),
 );

@@ -60,7 +60,13 @@ function namesOf({ words, board, piece }: KnownLine, ground: Ground): ReadonlySe
 /** Lines that are called so: on the board that is drawn, in the piece that is named, and elsewhere last. */
 function linesCalled(said: string, ground: Ground): readonly KnownLine[] {
   const words = said.replace(/\b(?:existing|old|drawn)\b ?/g, "");
-  const names = new Set([words, words.replace(TAILS, ""), `${words} line`, words.replace(/^(?:centre|center) line$/, "centre")]);
+  const names = new Set([
+    words,
+    words.replace(TAILS, ""),
+    words.replace(/s$/, ""),
+    `${words} line`,
+    words.replace(/^(?:centre|center) line$/, "centre"),
+  ]);
   if (words === "fold" || words === "fold line") names.add("centre");
   const known = namedLines(ground);
   const found = [...names].flatMap((name) => known.get(name) ?? []).sort((a, b) => a.rank - b.rank);

@@ -90,7 +90,7 @@ export const DESCRIBES = new Set(
   ),
 );
 /** Words that stand before a number and say again what it is: `the neck point 5`. */
-const DESCRIPTION = wordsRow<true>(
+export const DESCRIPTION = wordsRow<true>(
   "description",
   4,
   (words) => (words.split(" ").every((word) => DESCRIBES.has(word)) ? true : undefined),
@@ -136,7 +136,7 @@ const ruled = (rule: string, mentions: readonly string[], ground: Ground): Spot 
   mentions,
 });
 
-const midway = (a: string | undefined, b: string | undefined, ground: Ground): Spot | undefined =>
+export const midway = (a: string | undefined, b: string | undefined, ground: Ground): Spot | undefined =>
   a === undefined || b === undefined || a === b ? undefined : ruled(`midway ${pointText(a)} to ${pointText(b)}`, [a, b], ground);
 
 /** The middle of a line: straight between its ends, or along it when it bends. */
@@ -163,16 +163,27 @@ const BETWEEN = saying<Spot>("place between").said(
   on(p`${MIDDLE} ${LINE}`, ([, line], g) => middleOfLine(line, g), 0.4),
   on(p`${LINE} (middle|centre|mid point)`, ([line], g) => middleOfLine(line, g), 0.3),
   on(
-    p`(a)? ${SHARE} (of)? (way|distance|line)? (along|down|up|across)? (from|between)? ${PLACED} (to|and|-|towards|toward) ${PLACED}`,
+    p`(a)? ${SHARE} (of)? (way|distance|line|length)? (of)? (along|down|up|across|in|out)? (from|between|of)? ${PLACED} (to|and|-|towards|toward) ${PLACED}`,
     ([share, a, b], g) =>
       share && a && b && a !== b ? ruled(`part ${share.top}/${share.under} from ${pointText(a)} to ${pointText(b)}`, [a, b], g) : undefined,
   ),
 );
 
+/** The end that two lines have in common. */
+function endShared(of: Line | undefined, at: Line | undefined): Spot | undefined {
+  const id = of?.ends?.find((end) => at?.ends?.includes(end));
+  return id === undefined ? undefined : { id };
+}
+
 export const SPOTS = SPOT.said(
   on(p`${PLACED}`, ([id]) => (id === undefined ? undefined : { id })),
   on(p`${BETWEEN}`, ([spot]) => spot),
   on(p`${SPOT_BELOW}`, ([spot]) => spot, 0.4),
+  on(p`(other|outer|far|right)? end of ${LINE} (at|,)? ${PLACED}`, ([line, id]) =>
+    id !== undefined && line?.ends?.includes(id) ? { id } : undefined,
+  ),
+  on(p`${LINE} end (of|on) ${LINE}`, ([at, of]) => endShared(of, at), 0.2),
+  on(p`(point|place)? where ${LINE} (and|meets|joins|touches) ${LINE} (meet|join)?`, ([at, of]) => endShared(of, at), 0.2),
   on(
     p`(it|there|here|this|that|this point|that point|this place|that place|same point|same place|last point|point just (made|found|marked|placed)|this mark|that mark|new point)`,
     () => ({ before: "it" }),

@@ -6,6 +6,7 @@ import { endOf, type Path, startOf } from "../../geometry/path/path.js";
 import { distance } from "../../geometry/point.js";
 import type { LoadedSystem } from "../../plan/load.js";
 import type { HomeUnit } from "../../quantity/units.js";
+import { wordsOfName } from "../words/tokens.js";
 import { draftsOf } from "./drafts.js";
 import { drawnSteps } from "../../report/drawn-steps.js";
 import type { Plan } from "../../plan/plan.js";
@@ -25,6 +26,8 @@ export interface KnownLine {
   /** The points it runs between, when they have names. */
   readonly ends?: readonly [string, string];
   readonly straight: boolean;
+  /** The points a drawn line goes through. */
+  readonly through?: readonly string[];
   /** The kind of curve it is drawn as. */
   readonly like?: string;
 }
@@ -87,13 +90,7 @@ export interface Ground {
   readonly pathOf: (text: string) => Path | undefined;
 }
 
-const smallWords = (text: string): string =>
-  inWords(text)
-    .toLowerCase()
-    .replace(/[^a-z0-9' ]+/g, " ")
-    .replace(/\bcenter\b/g, "centre")
-    .replace(/\s+/g, " ")
-    .trim();
+const smallWords = (text: string): string => wordsOfName(inWords(text));
 
 const known = new WeakMap<LoadedSystem["read"], Map<string | undefined, Ground>>();
 
@@ -199,6 +196,7 @@ class Gathered {
     this.lines.push({
       text: statement.key,
       path: statement.key,
+      through: statement.through,
       words,
       board: this.here,
       straight: statement.type === "line" || statement.type === "level",

@@ -1,6 +1,6 @@
 import { pointText } from "../../verb/form.js";
 import { type Ground } from "../ground/ground.js";
-import { type Amount, COMES_ALONG, type Line, type Spot } from "../meaning.js";
+import { type Amount, COMES_ALONG, type Direction, type Line, type Spot } from "../meaning.js";
 import type { HomeUnit } from "../../quantity/units.js";
 import { measureLine } from "../measure-line.js";
 import { ask, NOT_SO, refuse } from "./unclear.js";
@@ -35,6 +35,8 @@ interface Written {
   readonly keys: readonly string[];
   /** The last line that was drawn. */
   readonly line: string | undefined;
+  /** The way that was gone last. */
+  readonly way?: Direction;
 }
 
 const mark = (n: number): string => `⟨${n}⟩`;
@@ -73,6 +75,13 @@ export class Sheet {
   get lastAmount(): Amount | undefined {
     return this.is.amount;
   }
+  /** The ends of the straight line that was drawn last. */
+  get lastEnds(): readonly [string, string] | undefined {
+    const through = /^line \S+: (.*)$/.exec(this.is.puts.flatMap(({ lines }) => lines).findLast((l) => l.startsWith("line ")) ?? "")?.[1];
+    const ids = through?.split(" > ") ?? [];
+    const [a, b] = ids.slice(-2);
+    return a === undefined || b === undefined ? undefined : [a, b];
+  }
   get lastLine(): string | undefined {
     return this.is.line;
   }
@@ -90,6 +99,12 @@ export class Sheet {
   /** The line that is spoken of. */
   speaking(line: string): Sheet {
     return this.with({ line });
+  }
+  going(way: Direction): Sheet {
+    return this.with({ way });
+  }
+  get lastWay(): Direction | undefined {
+    return this.is.way;
   }
   measuring(amount: Amount): Sheet {
     return this.with({ amount });

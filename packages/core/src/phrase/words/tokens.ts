@@ -47,6 +47,30 @@ const SHORT: Readonly<Record<string, readonly string[]>> = {
   "mine's": ["mine", "is"],
   gonna: ["going", "to"],
   wanna: ["want", "to"],
+  neckline: ["neck", "line"],
+  waistline: ["waist", "line"],
+  hipline: ["hip", "line"],
+  bustline: ["bust", "line"],
+  chestline: ["chest", "line"],
+  hemline: ["hem", "line"],
+  centreline: ["centre", "line"],
+  centerline: ["centre", "line"],
+  sideseam: ["side", "seam"],
+  sideseams: ["side", "seams"],
+  grainline: ["grain", "line"],
+};
+
+/** What the trade writes in capitals on a draft (common practice, no source). */
+const CAPITALS: Readonly<Record<string, readonly string[]>> = {
+  CB: ["centre", "back"],
+  CF: ["centre", "front"],
+  WL: ["waist", "line"],
+  HL: ["hip", "line"],
+  BL: ["bust", "line"],
+  AH: ["armhole"],
+  SS: ["side", "seam"],
+  SNP: ["shoulder", "neck", "point"],
+  SA: ["seam", "allowance"],
 };
 
 /** Other spellings of the same word. */
@@ -54,10 +78,16 @@ const SAME: Readonly<Record<string, string>> = {
   center: "centre",
   hips: "hip",
   centers: "centres",
-  centred: "centred",
   centered: "centred",
   centering: "centring",
   midpoint: "middle",
+  guideline: "line",
+  guidelines: "lines",
+  armscye: "armhole",
+  armseye: "armhole",
+  scye: "armhole",
+  dotted: "dashed",
+
   centimeter: "centimetre",
   centimeters: "centimetres",
   millimeter: "millimetre",
@@ -98,6 +128,16 @@ const MARKS: Readonly<Record<string, string>> = {
   "•": "·",
 };
 
+/** The words of a name as the grammar knows them: `Front neckline` is `front neck line`. */
+export const wordsOfName = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9' ]+/g, " ")
+    .split(" ")
+    .flatMap((word) => SHORT[word] ?? SAME[word] ?? word)
+    .filter((word) => word !== "")
+    .join(" ");
+
 /**
  * The words of a sentence, each with its place. Linear in the length of the text.
  *
@@ -118,7 +158,7 @@ export function tokensOf(sentence: string): Token[] {
     else if (plain !== undefined) add(plain, /[a-z]$/.test(plain) ? "point" : "number", plain);
     else if (word !== undefined) {
       const small = word.toLowerCase().replace("’", "'");
-      const pair = SHORT[small];
+      const pair = CAPITALS[word] ?? SHORT[small];
       if (pair) for (const one of pair) add(one, "word");
       else add(SAME[small] ?? small.replace(/'s$/, ""), "word", word);
     } else add(range === undefined ? (MARKS[typed] ?? typed) : "..", "mark");
