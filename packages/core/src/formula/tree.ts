@@ -22,6 +22,8 @@ export type Tree =
 export type LineTree =
   | { type: "through"; a: string; b: string; at: Span }
   | { type: "ray"; dir: Way; from: string; at: Span }
+  /** Beside the line through two points, so far to a side. */
+  | { type: "parallel"; a: string; b: string; by: Tree; side: Way; at: Span }
   | { type: "named"; name: string; at: Span };
 
 export type Way = "up" | "down" | "out" | "in" | "left" | "right" | "across";

@@ -46,9 +46,10 @@ export interface PlannedMark {
   readonly way: "across" | "down";
 }
 
-/** A notch at a point, or so far (mm) along one of the edges of the piece. */
+/** A notch at a point, or so far (mm) along one of the edges of the piece; `from` is the point of the edge it is measured from. */
 export type PlannedNotch = { readonly id: string; readonly ticks: number } & (
-  { readonly point: number } | { readonly edge: string; readonly along: Typed; readonly fromEnd: boolean }
+  | { readonly point: number }
+  | { readonly edge: string; readonly along: Typed; readonly fromEnd: boolean; readonly from: number | undefined }
 );
 
 /** What is drawn on a piece. */

@@ -1,5 +1,6 @@
 import { evaluated } from "../formula/evaluated.js";
 import type { Frame } from "../formula/scope.js";
+import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
 import { mapPath, type Path, pathLength, pointAtLength } from "../geometry/path/path.js";
 import { type Point, turn } from "../geometry/point.js";
 import type { PieceParts } from "./assemble.js";
@@ -89,6 +90,7 @@ function notchAt(
     doubts.push(`The notch on ${n.edge.replace(/_/g, " ")} is left out: what its place is worked out from is not on the draft.`);
     return undefined;
   }
+  if (n.from !== undefined) return notchFrom(n.from, mm, edge, n.edge, doubts, place);
   if (mm < 0 || mm > length + 1e-6) {
     doubts.push(
       `The notch on ${n.edge.replace(/_/g, " ")} would stand at ${(mm / 10).toFixed(1)} cm, but that edge is ${(length / 10).toFixed(1)} cm long: it is left out.`,
@@ -96,6 +98,29 @@ function notchAt(
     return undefined;
   }
   return pointAtLength(edge, n.fromEnd ? length - mm : mm).at;
+}
+
+/** A notch so far from a point of an edge: from either end the only way there is, from between onward as the edge runs. */
+function notchFrom(
+  from: number,
+  mm: number,
+  edge: Path,
+  role: string,
+  doubts: string[],
+  place: (index: number) => Point | undefined,
+): Point | undefined {
+  const point = place(from);
+  if (!point) return undefined;
+  const { along, off } = nearestOnPath(edge, point);
+  const length = pathLength(edge);
+  const at = along > length - OFF_MM ? along - mm : along + mm;
+  if (off <= OFF_MM && at >= 0 && at <= length + 1e-6) return pointAtLength(edge, at).at;
+  doubts.push(
+    off > OFF_MM
+      ? `The notch on ${role.replace(/_/g, " ")} is left out: the point it is measured from is not on that edge.`
+      : `The notch on ${role.replace(/_/g, " ")} is left out: that edge is not so long.`,
+  );
+  return undefined;
 }
 
 /** What is said of notches that do not lie on the outline of their piece. */

@@ -1,5 +1,5 @@
 import type { Evaluate, Frame } from "../formula/scope.js";
-import { assemble, type EdgeParts } from "../piece/assemble.js";
+import { amended, assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PlannedDrawing, PlannedEdge } from "../piece/blueprint.js";
 import { drawOn } from "../piece/draw-on.js";
 import { edgePath } from "../piece/edge-path.js";
@@ -19,12 +19,34 @@ export interface PieceChanges {
 
 /** More said of a piece: edges of the same name are drawn again, the rest is added. */
 export const amendPiece =
-  (key: string, changes: PieceChanges & { readonly edges: readonly Omit<PlannedEdge, "pathIndex">[] }): Shape =>
+  (key: string, changes: PieceChanges & Amendment): Shape =>
   (pieces, frame) => {
     const piece = pieceOf(pieces, key);
     const redrawn = changes.edges.reduce((now, edge) => withEdge(now, edge, frame), piece);
-    return exchange(pieces, piece, [changed(redrawn, changes, frame)]);
+    const made = changed(redrawn, changes, frame);
+    return exchange(pieces, piece, [changes.cut ? cutOtherwise(made, changes.cut) : made]);
   };
+
+/** How a piece is cut: how often, on the fold, or left and right. */
+type Cut = Pick<PieceResult, "cut" | "onFold" | "mirrored">;
+
+interface Amendment {
+  readonly edges: readonly Omit<PlannedEdge, "pathIndex">[];
+  readonly cut?: Cut;
+}
+
+/** The same piece cut otherwise. An edge that is the fold and a cut on the fold go together. */
+function cutOtherwise(piece: PieceResult, cut: Cut): PieceResult {
+  const fold = piece.edges.find((e) => e.finish === "fold");
+  if (fold && !cut.onFold)
+    throw new DraftError(
+      `${piece.title} has an edge on the fold (${fold.role}), so it cannot be cut without it.`,
+      `Draw that edge again without the fold and with its allowance: edge ${fold.role}: …`,
+    );
+  if (!fold && cut.onFold)
+    throw new DraftError(`${piece.title} has no edge on the fold.`, "Draw the edge again as the fold: edge centre: … · fold.");
+  return amended(piece, cut);
+}
 
 function withEdge(piece: PieceResult, edge: Omit<PlannedEdge, "pathIndex">, frame: Frame): PieceResult {
   const index = indexOf(piece, edge.role);
@@ -45,6 +67,9 @@ function withAllowance(edge: EdgeParts, mm: number): EdgeParts {
   return mm > 0 ? { ...edge, allowance: mm, finish: "seam", treatment: "open" } : edge;
 }
 
+/** `allow 1/2 on all`: every edge that is not the fold. */
+const ALL_EDGES = "all";
+
 /** A piece with its changes made and the rest drawn on it. */
 export function changed(piece: PieceResult, changes: PieceChanges, frame: Frame): PieceResult {
   const pleated = changes.pleats.reduce((now, { depth, at }) => {
@@ -53,8 +78,9 @@ export function changed(piece: PieceResult, changes: PieceChanges, frame: Frame)
     return mm === 0 ? now : carriedOut(now, indexOf(now, at), mm, false);
   }, piece);
   const edges = changes.allowances.reduce<readonly EdgeParts[]>((now, { allow, on }) => {
-    for (const role of on) indexOf(pleated, role);
-    return now.map((e) => (on.includes(e.role) ? withAllowance(e, Math.max(0, allow(frame))) : e));
+    const all = on.includes(ALL_EDGES);
+    if (!all) for (const role of on) indexOf(pleated, role);
+    return now.map((e) => (all || on.includes(e.role) ? withAllowance(e, Math.max(0, allow(frame))) : e));
   }, pleated.edges);
   const { turnedAt } = pleated.carried;
   const more = drawOn(changes.drawing, frame, {

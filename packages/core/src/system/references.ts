@@ -133,6 +133,7 @@ const FIELDS: Readonly<Record<string, "formula" | "line" | "direction" | NameKin
   "dart.to.*": "point",
   "dart.shortOf": "point",
   "dart.within": "formula",
+  "dart.legsAlong": "path",
   "along.*.point": "point",
   "along.*.path": "path",
   "along.*.from": "point",
@@ -152,6 +153,7 @@ const FIELDS: Readonly<Record<string, "formula" | "line" | "direction" | NameKin
   "darts.*": "path",
   "notches.*.at": "point",
   "notches.*.by": "formula",
+  "notches.*.from": "point",
   "notches.*.after": "formula",
   "marks.*.at.*": "point",
   "marks.*.length": "formula",
@@ -302,6 +304,14 @@ class Gatherer {
       return [from + offset, from + name.length + offset];
     };
     for (const [kind, name, span] of lineNames(line, find)) this.add(kind, name, field, span);
+    if (line.type === "parallel") {
+      const before = this.found.length;
+      this.tree(line.by, text, field, "name");
+      for (let i = before; i < this.found.length; i++) {
+        const found = this.found[i] as Reference;
+        this.found[i] = { ...found, at: [found.at[0] + offset, found.at[1] + offset] };
+      }
+    }
   }
 }
 

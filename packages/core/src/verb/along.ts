@@ -7,9 +7,13 @@ import type { Verb } from "./verb.js";
 
 export const along: Verb = {
   word: "along",
-  forms: [form("{line:line} from {from:point}, {distance:length}"), form("{path:path}, {share:number} of the way")],
+  forms: [
+    form("{line:line} from {from:point}, {distance:length}"),
+    form("{path:path}, {share:number} of the way"),
+    form("{line:line} from {from:point}, back {distance:length}"),
+  ],
   course: true,
-  description: "Along a line or curve from a point on it by a length (less than nothing goes back), or a share of the whole way.",
+  description: "Along a line or curve from a point on it by a length, onward or back, or a share of the whole way.",
   prepare(which, filled) {
     if (which === 1) {
       const path = filled.path("path");
@@ -22,10 +26,11 @@ export const along: Verb = {
     const line = filled.line("line");
     const from = filled.point("from");
     const distance = filled.length("distance");
+    const sign = which === 2 ? -1 : 1;
     return (f) => {
       const target = line(f);
       const p = from(f);
-      const d = distance(f);
+      const d = sign * distance(f);
       if (target.path) return pointAtLength(target.path, nearestOnPath(target.path, p).along + d).at;
       const u = direction(target.line);
       if (!u)

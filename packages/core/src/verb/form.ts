@@ -22,7 +22,7 @@ export interface Matched {
 }
 
 /** A formula never begins with one of the small words that join a sentence. */
-const FORMULA_GAP = "((?!(?:from|to|of)\\s).+?)";
+const FORMULA_GAP = "((?!\\s*(?:from|to|of|back)\\s).+?)";
 
 const GAP: Record<ParameterType, string> = {
   length: FORMULA_GAP,

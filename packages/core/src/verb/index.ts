@@ -1,6 +1,7 @@
 import { across } from "./across.js";
 import { along } from "./along.js";
 import { down, inward, out, up } from "./axis.js";
+import { bisect } from "./bisect.js";
 import { copy } from "./copy.js";
 import { cross } from "./cross.js";
 import { midway } from "./midway.js";
@@ -37,6 +38,7 @@ export const VERBS: ReadonlyMap<string, Verb> = new Map(
     cross,
     swing,
     polar,
+    bisect,
     turn,
     mirror,
     move,

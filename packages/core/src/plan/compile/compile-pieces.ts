@@ -149,7 +149,9 @@ function notchOf(n: NotchText, at: string, edges: readonly PlannedEdge[] | undef
     throw error;
   }
   const along = inField(`${at}.by`, () => compileAs(read.parse(n.by), scope, "length"));
-  return { edge: n.on, along, fromEnd: n.fromEnd ?? false, id: `${n.on} ${n.by}`, ticks: n.ticks };
+  const { from } = n;
+  const start = from === undefined ? undefined : inField(`${at}.from`, () => pointIndex(from, scope, WHOLE));
+  return { edge: n.on, along, fromEnd: n.fromEnd ?? false, from: start, id: `${n.on} ${n.by}`, ticks: n.ticks };
 }
 
 /** Points and paths named in order, as indices of the frame. */
@@ -247,7 +249,8 @@ function changeOf(
     const edges = (source.edges ?? []).flatMap((edge, i) => field(`edges.${i}`, () => amendedEdge(edge, i, context)) ?? []);
     for (const { role } of edges) entry.roles.add(role);
     entry.settled = false;
-    return amendPiece(source.key, { ...changes, edges });
+    const { cut, onFold = false, mirrored = false } = source;
+    return amendPiece(source.key, { ...changes, edges, ...(cut === undefined ? {} : { cut: { cut, onFold, mirrored } }) });
   }
   const entry = field("of", () => pieceEntry(source.of, context));
   if (!read.claim(source.key, statement, "key", "piece") || !entry) return undefined;

@@ -1,8 +1,12 @@
+import { compileAs } from "../../formula/compile.js";
+import { evaluated } from "../../formula/evaluated.js";
 import { drawnPathIndex, pointIndex } from "../../formula/look-up.js";
 import type { Frame, Scope } from "../../formula/scope.js";
 import type { LineTree, Way } from "../../formula/tree.js";
 import { endOf, type Path, startOf } from "../../geometry/path/path.js";
 import type { Point } from "../../geometry/point.js";
+import { direction } from "../../geometry/line.js";
+import { DraftError } from "../../verb/draft-error.js";
 import { pointText } from "../../verb/form.js";
 import type { LineOrPath } from "../../verb/verb.js";
 import { MissingPart } from "../missing.js";
@@ -33,6 +37,27 @@ function missing(what: string): never {
   throw new MissingPart(what);
 }
 
+/** The line beside one through two points: square off it by a length, to the side that is named. */
+function parallelReader(tree: Extract<LineTree, { type: "parallel" }>, scope: Scope): (f: Frame) => LineOrPath {
+  const a = pointReader(tree.a, scope, tree.at);
+  const b = pointReader(tree.b, scope, tree.at);
+  const by = compileAs(tree.by, scope, "length");
+  const way = WAYS[tree.side];
+  return (f) => {
+    const [p, q] = [a(f), b(f)];
+    const u = direction({ a: p, b: q });
+    if (!u)
+      throw new DraftError("The line has no length, so none lies beside it.", "Its two points fall on each other: check the measurements.");
+    const square = { x: -u.y, y: u.x };
+    const across = square.x * way.x + square.y * way.y;
+    if (Math.abs(across) < 1e-9)
+      throw new DraftError(`That line runs ${tree.side} itself, so it has no such side.`, "Name the side that lies beside it.");
+    const d = evaluated(by, f) * Math.sign(across);
+    const beside = (at: Point): Point => ({ x: at.x + square.x * d, y: at.y + square.y * d });
+    return { line: { a: beside(p), b: beside(q) } };
+  };
+}
+
 /** Compiles a line. A named path that is one straight stretch counts as a straight line. */
 export function lineReader(tree: LineTree, scope: Scope): (f: Frame) => LineOrPath {
   if (tree.type === "through") {
@@ -48,6 +73,7 @@ export function lineReader(tree: LineTree, scope: Scope): (f: Frame) => LineOrPa
       return { line: { a, b: { x: a.x + way.x, y: a.y + way.y } } };
     };
   }
+  if (tree.type === "parallel") return parallelReader(tree, scope);
   const read = pathReader(tree.name, scope, tree.at);
   return (f) => {
     const path = read(f);

@@ -29,7 +29,8 @@ export const trace: PathMaker = (step, read) => {
   }
   if (step.mirroredIn === undefined) return path;
   const tree = read.lineTree(step.mirroredIn, "mirroredIn");
-  if (tree.type === "ray") throw new FormulaError("The fold is named by two points or by its line.", "Write mirrored in #6-#8.", WHOLE);
+  if (tree.type === "ray" || tree.type === "parallel")
+    throw new FormulaError("The fold is named by two points or by its line.", "Write mirrored in #6-#8.", WHOLE);
   const fold = lineReader(tree, read.scope);
   return (f) => {
     const { line } = fold(f);

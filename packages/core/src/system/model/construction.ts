@@ -117,6 +117,8 @@ export const DartText = Type.Object(
     pressed: Type.Optional(Type.Union([Type.Literal("in"), Type.Literal("out"), Type.Literal("up"), Type.Literal("down")])),
     /** The point of the body it must stop short of. */
     shortOf: Type.Optional(PointId),
+    /** The line its legs lie on, when they are laid off along it and not square off the fold. */
+    legsAlong: Type.Optional(PathName),
     /** How far its legs may differ; an eighth of an inch when not said. */
     within: Type.Optional(FormulaText),
   },

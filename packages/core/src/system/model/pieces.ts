@@ -21,8 +21,8 @@ const Ticks = Type.Integer({ minimum: 1, maximum: 3 });
 const Notch = Type.Union([
   Type.Object({ at: PointId, ticks: Ticks }, closed),
   Type.Object(
-    { on: Key, by: FormulaText, fromEnd: Type.Optional(Type.Boolean()), ticks: Ticks },
-    { ...closed, description: "So far along an edge, from where it begins or back from its end." },
+    { on: Key, by: FormulaText, fromEnd: Type.Optional(Type.Boolean()), from: Type.Optional(PointId), ticks: Ticks },
+    { ...closed, description: "So far along an edge: from where it begins, back from its end, or from a point of it." },
   ),
 ]);
 
@@ -108,6 +108,10 @@ export const Amend = Type.Object(
   {
     is: Type.Literal("amend"),
     key: PieceKey,
+    /** How it is cut from then on, where that is said again. */
+    cut: Type.Optional(CutCount),
+    onFold: Type.Optional(Type.Boolean()),
+    mirrored: Type.Optional(Type.Boolean()),
     edges: Type.Optional(Type.Array(Edge)),
     ...Changes,
     ...Drawn,

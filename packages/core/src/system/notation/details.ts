@@ -82,6 +82,14 @@ const RULES: Record<string, DetailRule> = {
   checkOnly: flag(["measure"], "checkOnly"),
   fallback: set(["measure"], "fallback"),
   edge: list(["piece", "amend"], "edges"),
+  cut: {
+    under: ["amend"],
+    apply: (s, d) => {
+      if (s["cut"] !== undefined) return { why: "It is said already how this piece is cut.", fix: "Leave one of the two lines away." };
+      Object.assign(s, without(d));
+      return "";
+    },
+  },
   grain: {
     under: PIECES,
     apply: (s, d) => {

@@ -68,7 +68,13 @@ const PRINTERS: Printers = {
   ],
   piece: printPiece,
   pieceFrom: printPieceFrom,
-  amend: (s) => [`piece ${s.key} also`, ...changes(s), ...(s.edges ?? []).map(printEdge), ...onPiece(s)],
+  amend: (s) => [
+    `piece ${s.key} also`,
+    ...cutFacts(s).map((fact) => `  ${fact}`),
+    ...changes(s),
+    ...(s.edges ?? []).map(printEdge),
+    ...onPiece(s),
+  ],
   leaveOut: (s) => [`leave out ${s.key}${s.when === undefined ? "" : ` when ${s.when}`}`],
   shape: (s) => [`shape ${shapingText(s)}${sentence(s.text)}`, ...notes(s)],
   sew: (s) => [
@@ -172,7 +178,7 @@ const throughOf = (s: PathStep): string => s.through.map(pointText).join(" > ");
 
 /** How each kind of line is written, past its word and its name. */
 const PATHS: { readonly [K in PathStep["type"]]: (s: PathStep) => string } = {
-  line: throughOf,
+  line: (s) => `${throughOf(s)}${dashedOf(s)}`,
   level: throughOf,
   join: (s) => `${printAlong(s.along ?? [])}${dashedOf(s)}`,
   arc: (s) => `${throughOf(s)}${s.about === undefined ? "" : ` about ${pointText(s.about)}`}${dashedOf(s)}`,
@@ -206,6 +212,7 @@ function printDart(d: DartText): string {
   const facts = [
     ...(d.pressed === undefined ? [] : [`pressed ${d.pressed}`]),
     ...(d.shortOf === undefined ? [] : [`short of ${pointText(d.shortOf)}`]),
+    ...(d.legsAlong === undefined ? [] : [`legs along ${d.legsAlong}`]),
     ...(d.within === undefined ? [] : [`legs within ${d.within}`]),
   ];
   return [`${mouth} to ${d.to.map(pointText).join(" and ")}`, ...facts].join(", ");
@@ -287,7 +294,10 @@ function drawnOn(s: OnPiece): string[] {
 }
 
 function printNotch(n: NonNullable<Piece["notches"]>[number]): string {
-  const place = "at" in n ? `at ${pointText(n.at)}` : `on ${n.on} at ${n.by}${n.fromEnd ? " from its end" : ""}`;
+  const place =
+    "at" in n
+      ? `at ${pointText(n.at)}`
+      : `on ${n.on} at ${n.by}${n.from === undefined ? (n.fromEnd ? " from its end" : "") : ` from ${pointText(n.from)}`}`;
   return `  ${ticksText(n.ticks)}notch ${place}`;
 }
 
