@@ -35,7 +35,7 @@ export type Item =
   | { readonly is: "act"; readonly act: Act }
   | { readonly is: "vague" }
   | { readonly is: "which"; readonly which: string }
-  | { readonly is: "draws" }
+  | { readonly is: "draws"; readonly dashed?: boolean }
   | { readonly is: "pressed"; readonly way: Direction }
   | { readonly is: "manner"; readonly manner: Manner }
   | { readonly is: "gap"; readonly strong: boolean; readonly stop?: boolean }
@@ -63,6 +63,14 @@ export class Bag {
   }
   first<K extends Kind>(is: K): Of<K> | undefined {
     return this.all(is)[0];
+  }
+
+  /** A full stop or a semicolon stands in it, and more than a name behind it: that is said of something else. A condition has its other case there. */
+  get stopped(): boolean {
+    if (this.first("if")) return false;
+    const at = this.items.findIndex((item) => item.is === "gap" && item.stop === true);
+    const says = ({ is }: Item): boolean => is !== "gap" && is !== "remark" && is !== "go";
+    return at >= 0 && this.items.slice(0, at).some(says) && this.items.slice(at).some((item) => says(item) && item.is !== "name");
   }
 
   /** Whether there is nothing in it but these, each at most so often. Verbs of going, gaps and remarks say nothing more. */

@@ -11,7 +11,7 @@ const SYSTEMS = Object.keys(NOTATIONS).filter((slug) => ALL || /^(?:01|13|19)-/.
 const verdicts = new Map<string, StepVerdict[]>();
 
 /** Sentences that do not say what their rule does, or say it of another point: they wait for the library's own mending. */
-const OTHERWISE = new Set(["02 B20", "06 M6", "06 M60", "20 B4", "20 F11"]);
+const OTHERWISE = new Set<string>([]);
 
 describe("the library's own sentences, which were not written to be read by a program", () => {
   it.each(SYSTEMS)("%s: what is read places the point where its rule does", { timeout: 60_000 }, (slug) => {
@@ -57,7 +57,7 @@ describe("the library's own sentences, which were not written to be read by a pr
         "| --- | --: | --: | --: | --: | --: |",
         ...[...verdicts].map(([slug, list]) => row(slug, list)),
         row("**all**", all),
-        row("that name every point of their rule", stated),
+        row("that name every point and figure of their rule", stated),
         "",
       ].join("\n"),
     );

@@ -93,13 +93,16 @@ interface Followed {
   readonly open: { unclear: Unclear; cost: number }[];
 }
 
+/** What it costs to read one meaning over a full stop or a semicolon. */
+const STOPPED = 2;
+
 /** What a clause costs, so that fewer are likelier; more where a full stop stands in it, or it says an amount and no more. */
 function costOf(clause: readonly Item[], first: boolean): number {
   const said = clause.filter((item) => !silent(item));
   const stops = clause.filter((item) => item.is === "gap" && item.strong).length;
   // "Down two, that is 22, then across": the name goes with what stands before it.
   const named = said.length > 1 && said[0]?.is === "name" && !first ? 0.6 : 0;
-  return 1.5 + stops * 0.4 + named + (said.length === 1 && said[0]?.is === "amount" ? 1.2 : 0);
+  return 1.5 + stops * STOPPED + named + (said.length === 1 && said[0]?.is === "amount" ? 1.2 : 0);
 }
 
 /** Follows a sentence clause by clause: parts that stand together are one clause when they make something together. */

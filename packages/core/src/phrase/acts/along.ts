@@ -2,7 +2,6 @@ import { pointText } from "../../verb/form.js";
 import { nearestOnPath } from "../../geometry/path/nearest-on-path.js";
 import { endOf, type Path, pathLength, startOf } from "../../geometry/path/path.js";
 import { distance, type Point } from "../../geometry/point.js";
-import { negative } from "../grammar/amounts.js";
 import type { Amount, Heading, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
@@ -53,8 +52,8 @@ export function alongBy(said: Way, sheet: Sheet): [Sheet, string] {
   if (!said.from && here && run && offRun(here, run) > 1) throw ask("From which point of it?");
   const straight = run !== undefined && !said.beyond && line.straight && axis !== undefined && !back && liesAlong(run, axis);
   if (straight) return [at, `${sideOf(axis)} ${by.formula} from ${id}`];
-  if (said.beyond) return [at, `along ${text} from ${id}, ${isStart(here, run) ? negative(by) : by.formula}`];
-  return [at, `along ${text} from ${id}, ${isBackward(here, run, axis, back) ? negative(by) : by.formula}`];
+  const backward = said.beyond ? isStart(here, run) : isBackward(here, run, axis, back);
+  return [at, `along ${text} from ${id}, ${backward ? "back " : ""}${by.formula}`];
 }
 
 /** The place it is measured from; without one, the point said before. */

@@ -1,6 +1,6 @@
 import { pointText } from "../../verb/form.js";
 import { act, type Act } from "../clause.js";
-import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
+import { AMOUNT, LINE, PLACED, SPOT } from "../grammar/main-rules.js";
 import { on, p, saying } from "../grammar/rules.js";
 import type { Amount, Direction, Line, Spot } from "../meaning.js";
 import { ask } from "../sheet/unclear.js";
@@ -93,4 +93,19 @@ const PARALLEL = saying<Act>("parallel").said(
   on(p`beside ${LINE} ,? ${AMOUNT} ${SIDE} (of)? (it)? ,?`, ([line, by, side]) => parallel(line, by, side)),
 );
 
-export const COPIES = [MIRROR, PARALLEL];
+/** A point of another board, traced through. */
+const TRACE = saying<Act>("trace a point").said(
+  on(p`(trace|prick through|copy|transfer) ${PLACED}`, ([id]) => traced(id)),
+  on(p`(trace|copy|transfer) ${PLACED} (from|of|off) (front|back|sleeve|other board|other sheet|first sheet)`, ([id]) => traced(id)),
+);
+function traced(id: string | undefined): Act | undefined {
+  if (id === undefined) return undefined;
+  return act(`trace ${id}`, (bag, sheet) => {
+    only(bag, { board: 1 });
+    const board = bag.first("board")?.board ?? sheet.board;
+    if (sheet.ground.points.get(id)?.board === board) throw ask("It is on this board already. Traced to which board?");
+    return sheet.place(`trace ${pointText(id)}`, board, nameOf(bag));
+  });
+}
+
+export const COPIES = [MIRROR, PARALLEL, TRACE];

@@ -18,8 +18,9 @@ export const DART: Saying<KnownDart | { readonly unknown: string }> = wordsRow<K
   "dart",
   4,
   (words, ground) => {
-    if (!/\bdart$/.test(words)) return undefined;
-    const bare = words.replace(/^(?:that|this|existing) /, "");
+    const at = /^dart (?:at|in|on) ([a-z]+)$/.exec(words)?.[1];
+    if (at === undefined && !/\bdart$/.test(words)) return undefined;
+    const bare = (at === undefined ? words : `${at} dart`).replace(/^(?:that|this|existing) /, "");
     const owner = /^(front|back|sleeve|skirt) (.*)$/.exec(bare);
     const exact = ground.darts.find((dart) => dart.words === bare);
     if (exact) return exact;

@@ -178,7 +178,7 @@ export function drawBetween(at: Sheet, ids: readonly string[], how: Manner, name
   const curved = isCurved(how);
   const wanted =
     name ?? `${curved && how.dashed !== true ? "curve" : "line"}_${ids.map((id) => id.replace(/[#⟨⟩]/g, "").toLowerCase()).join("_")}`;
-  if (!curved) return at.draw("line", wanted, `: ${through}`, board);
+  if (!curved) return at.draw("line", wanted, `: ${through}${how.dashed ? " dashed" : ""}`, board);
   return at.draw(
     "curve",
     wanted,
@@ -188,7 +188,7 @@ export function drawBetween(at: Sheet, ids: readonly string[], how: Manner, name
 }
 
 const isCurved = (how: Manner): boolean =>
-  how.curve === true || how.leaving !== undefined || how.arriving !== undefined || how.dashed === true;
+  how.curve === true || how.leaving !== undefined || how.arriving !== undefined || how.squareTo !== undefined || how.squareStart === true;
 
 /** What is said of a curve behind its points: its directions, else the kind it has, or that of the line it takes the place of. */
 function clausesOf(how: Manner, ids: readonly string[], board: string, sheet: Sheet, like: string | undefined): string[] {
@@ -311,6 +311,11 @@ const JOINED = saying<Act>("join").said(
   on(p`(curve|sweep) ${LINE} (from|between|through) ${THROUGH}`, ([line, spots = []]) => redrawn(line, spots, { curve: true })),
   on(p`${RULED} (a)? (curve|smooth curve|nice curve|curved line) (from|between|through)? ${THROUGH}`, ([, spots = []]) =>
     drawn(spots, { curve: true }, undefined, undefined),
+  ),
+  on(
+    p`${CALLED_LINE} (line|seam|edge) ${SPOT} - ${SPOT}`,
+    ([name = "", a, b]) => (a && b ? drawn([a, b], {}, keyOf(name), undefined) : undefined),
+    1.2,
   ),
   on(p`${THROUGH} (is|are) (joined|connected|drawn)`, ([spots = []]) => drawn(spots, {}, undefined, undefined)),
   // A line that is there already is drawn again, in its own kind unless another is said.

@@ -207,7 +207,13 @@ const CUTTING = saying<Act>("cut number").said(
   on(p`(place|lay|cut|put) ${PIECE} on (a)? fold (of cloth|of fabric|of material)?`, ([piece]) => cutAs(piece, "cut 1 on fold")),
 );
 function cutAs(piece: KnownPiece | undefined, cut: string | undefined): Act | undefined {
-  return piece && cut !== undefined ? also(`cut ${piece.key}`, piece.key, () => [`  ${cut}`]) : undefined;
+  if (!piece || cut === undefined) return undefined;
+  return also(`cut ${piece.key} ${cut}`, piece.key, () => {
+    const fold = piece.edges.find((e) => e.fold);
+    if (fold && !cut.includes("fold")) throw ask(`Its ${fold.role} is on the fold. With a seam there instead, how much allowance has it?`);
+    if (!fold && cut.includes("fold")) throw ask("Which edge is on the fold?");
+    return [`  ${cut}`];
+  });
 }
 
 const EDGES = listOf("edges", EDGE, saying<true>("and").said(on(p`(,|and|, and|&)`, () => true)));
@@ -335,6 +341,7 @@ function allRound(by: Amount | undefined, piece: KnownPiece | undefined, but: re
   if (!by || !piece) return undefined;
   const all = piece.edges.filter((e) => !e.fold).map((e) => e.role);
   return also(`allow round ${piece.key}`, piece.key, (sheet) => {
+    if (but.length === 0) return [`  allow ${laidOff(by, sheet).formula} on all`];
     const without = rolesOn(piece, but, sheet.ground);
     return [`  allow ${laidOff(by, sheet).formula} on ${all.filter((role) => !without.includes(role)).join(", ")}`];
   });

@@ -63,7 +63,7 @@ const MOST = {
 
 /** Places a point, or some, by what is in the bag: directions, amounts and places in any order. */
 export function placing(bag: Bag, from: Sheet): Sheet {
-  if (!bag.holds(MOST)) throw NOT_SO;
+  if (!bag.holds(MOST) || bag.stopped) throw NOT_SO;
   if (bag.first("vague")) throw ask("How far?");
   if (bag.first("draws")) return placedAndDrawn(bag, from);
   const said = saidIn(bag, from);
@@ -86,7 +86,8 @@ function placedAndDrawn(bag: Bag, from: Sheet): Sheet {
   const placed = placing(new Bag(bag.items.filter(({ is }) => is !== "draws" && is !== "manner")), from);
   const start = /\bfrom (\S+?)(?:,|$| to )/.exec(`${placed.ruleOf(placed.it ?? "") ?? ""} `.trimEnd())?.[1];
   if (start === undefined || manners.some(({ curve }) => curve === true)) throw NOT_SO;
-  return drawBetween(placed, [start, placed.it ?? ""], Object.assign({}, ...manners) as Manner);
+  const dashed = bag.first("draws")?.dashed === true ? [{ dashed: true }] : [];
+  return drawBetween(placed, [start, placed.it ?? ""], Object.assign({}, ...manners, ...dashed) as Manner);
 }
 
 function saidIn(bag: Bag, from: Sheet): Said {
@@ -152,12 +153,26 @@ function alongLine({ amounts, until, chain, headings, lineWay, start, starts, go
   if (until || chain || amounts.length > 1 || starts > 1 || (start && "rule" in start)) throw NOT_SO;
   const way = headings[0] ?? lineWay;
   const [amount] = amounts;
+  // A level that was only named ("on the chest line from 2 out"): the way says all that is needed.
+  if (line.unknown !== undefined && start && amount) {
+    const [at, id] = sheet.spot(start);
+    const by = laidOff(amount, at);
+    const side = way === "in" || way === "out" || way === "up" || way === "down" ? way : onCentre(id, at) ? "out" : undefined;
+    if (side !== undefined) return place(at, `${side} ${by.formula} from ${id}`, at.boardOf(id)).measuring(by);
+  }
   if (!amount) {
     if (way === undefined && !start && !goes) throw NOT_SO;
     throw ask("How far?");
   }
   const [at, rule] = alongBy({ line, amount, from: start, way, back, beyond }, sheet);
   return place(at, rule, line.board).measuring(laidOff(amount, sheet));
+}
+
+/** Whether a point lies at the inner edge of its board, from where there is only the way out. */
+function onCentre(id: string, sheet: Sheet): boolean {
+  const here = sheet.at(id);
+  const board = sheet.boardOf(id);
+  return here !== undefined && [...sheet.ground.points.values()].every((p) => p.board !== board || !p.at || p.at.x > here.x - 1);
 }
 
 /** From where a line is met: along another from their meeting, or square off it at a point. */

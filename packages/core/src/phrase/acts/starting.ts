@@ -1,5 +1,6 @@
 import { NAME } from "../grammar/names.js";
 import { on, p, saying } from "../grammar/rules.js";
+import type { Sheet } from "../sheet/sheet.js";
 import { NOT_SO } from "../sheet/unclear.js";
 import { act, type Act } from "../clause.js";
 
@@ -27,6 +28,16 @@ const START = saying<Act>("start").said(
     ([name]) => started(name),
   ),
 );
+/** Start without a name: the first point of a board has the next number. */
+const BEGIN = saying<Act>("start without a name").said(
+  on(p`(start|begin) ${ANYTHING}`, () => act("start", (_, sheet) => begun(sheet)), 0.5),
+  on(p`(start|begin)`, () => act("start", (_, sheet) => begun(sheet)), 0.5),
+);
+function begun(sheet: Sheet): Sheet {
+  const first = ![...sheet.ground.points.values()].some((point) => point.board === sheet.board);
+  if (!first || !sheet.empty) throw NOT_SO;
+  return sheet.place("start", sheet.board);
+}
 function started(name: string | undefined): Act | undefined {
   if (name === undefined) return undefined;
   return act(`start ${name}`, (bag, sheet) => {
@@ -37,4 +48,4 @@ function started(name: string | undefined): Act | undefined {
   });
 }
 
-export const STARTING = [START];
+export const STARTING = [START, BEGIN];

@@ -100,16 +100,19 @@ const SWING = saying<Act>("swing").said(
   on(p`(strike|draw) (an)? arc of ${AMOUNT} from ${SPOT} (to|across|on) ${LINE}`, ([by, from, line]) => swing(from, by, line)),
 );
 
-/** Which way round a corner lies between the directions to its neighbours, in degrees clockwise from straight out. */
-function intoCorner(id: string, sheet: Sheet, between?: readonly string[]): number {
+/** The two neighbours of a point between which its corner lies. */
+function cornerOf(id: string, sheet: Sheet, between?: readonly string[]): readonly [string, string] {
   const here = sheet.at(id);
   const bare = id.replace("#", "");
-  const others = (between ?? sheet.ground.neighbours.get(bare) ?? []).flatMap((n) => sheet.at(pointText(n)) ?? []);
+  const others = (between ?? sheet.ground.neighbours.get(bare) ?? []).flatMap((n) => {
+    const at = sheet.at(pointText(n));
+    return at ? [[n, at] as const] : [];
+  });
   if (!here) throw ask("Into which corner?");
-  const ways: number[] = [];
-  for (const other of others) {
-    const angle = bearing(here, other);
-    if (Number.isFinite(angle) && !ways.some((w) => Math.abs(turn(w - angle)) < 1)) ways.push(angle);
+  const ways: (readonly [number, string])[] = [];
+  for (const [other, at] of others) {
+    const angle = bearing(here, at);
+    if (Number.isFinite(angle) && !ways.some(([w]) => Math.abs(turn(w - angle)) < 1)) ways.push([angle, other]);
   }
   const [a, b, more] = ways;
   if (a === undefined || b === undefined) throw ask("Between which lines is the corner?");
@@ -118,11 +121,10 @@ function intoCorner(id: string, sheet: Sheet, between?: readonly string[]): numb
       ? [[a, b] as const]
       : ways
           .flatMap((x, i) => ways.slice(i + 1).map((y) => [x, y] as const))
-          .filter(([x, y]) => Math.abs(Math.abs(turn(x - y)) - 90) < 0.5);
+          .filter(([[x], [y]]) => Math.abs(Math.abs(turn(x - y)) - 90) < 0.5);
   const [corner, another] = squareOnes;
   if (!corner || another) throw ask("Between which lines is the corner?");
-  const half = turn(corner[1] - corner[0]) / 2;
-  return turn(corner[0] + half);
+  return [corner[0][1], corner[1][1]];
 }
 const bearing = (from: Point, to: Point): number =>
   Math.hypot(to.x - from.x, to.y - from.y) < 0.5 ? NaN : (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
@@ -140,7 +142,7 @@ const diagonal = (spot: Spot | undefined, between?: readonly Spot[], draws = fal
     if (!amount) throw ask("How far?");
     const ends = between?.flatMap((s) => ("id" in s ? [s.id] : [])).filter((s) => pointText(s) !== id);
     const placed = at
-      .place(`at ${degreesText(intoCorner(id, at, ends))}, ${amount.formula} from ${id}`, at.boardOf(id), nameOf(bag))
+      .place(`bisect ${cornerOf(id, at, ends).map(pointText).join(`-${id}-`)}, ${amount.formula}`, at.boardOf(id), nameOf(bag))
       .measuring(amount);
     return draws ? placed.draw("line", "corner", `: ${id} > ${placed.it ?? ""}`) : placed;
   });

@@ -17,7 +17,7 @@ import { NAME } from "./names.js";
 const GO = oneOf<true>(
   "go",
   Object.fromEntries(
-    "go going come comes coming move measure measured measuring mark marks step lay set put place take make square squared squaring count walk travel find rule draw bring run goes drawn laid off get use sits is need want we have got do say locate located plot plotted lies stands sits falls lands equals equal measures gives"
+    "go going come comes coming move measure measured measuring mark marks step lay set put place take make squared squaring count walk travel find rule draw bring run goes drawn laid off get use sits is need want we have got do say locate located plot plotted lies stands sits falls lands equals equal measures gives"
       .split(" ")
       .map((word) => [word, true as const]),
   ),
@@ -200,6 +200,28 @@ const LAYS = new Set(
     " ",
   ),
 );
+/** A longer name of the place, or what it is for: words only, up to the next stop. */
+const LONG_LABEL = saying<true>("longer label").said({
+  starts: ({ tokens }, at) => {
+    let to = at;
+    while (tokens[to] && (tokens[to]?.kind === "word" || tokens[to]?.text === "-") && to - at < 10) to++;
+    const words = tokens.slice(at, to).map(({ text }) => text);
+    const ends = to === tokens.length || [".", ";", ","].includes(tokens[to]?.text ?? "");
+    return words.length > 0 && ends && !words.some((word) => FIGURE_WORDS.has(word)) && !STARTS_ACT.has(words[0] ?? "")
+      ? [{ value: true, to, cost: 0 }]
+      : [];
+  },
+});
+const FIGURE_WORDS = new Set(
+  "half quarter quarters third thirds eighth eighths inch inches centimetre centimetres cm mm plus minus less twice".split(" "),
+);
+const STARTS_ACT = new Set(
+  "from down up out in across draw rule join mark square measure go come cut trace close move raise lower divide".split(" "),
+);
+/** The name of a line as the notation writes it: it is drawn in a statement of its own. */
+const NOTATION_NAME = saying<true>("name with an underscore").said({
+  starts: ({ tokens }, at) => (/_/.test(tokens[at]?.text ?? "") ? [{ value: true, to: at + 1, cost: 0 }] : []),
+});
 const PART_NAME = wordsRow<true>("part it is for", 2, () => true);
 const PURPOSE_NOUN = wordsRow<true>("what it is for", 2, (words) =>
   /^(?:dart|ease|seam|seams|fit|comfort|movement|hem|turnings|overlap|wear|button stand|seam allowance|safety|later|fullness)$/.test(words)
@@ -242,6 +264,12 @@ const REMARK = saying<true>("remark").said(
     0.6,
   ),
   on(p`: ${LABEL}`, () => true, 0.5),
+  on(p`: ${LONG_LABEL}`, () => true, 1.6),
+  on(p`(;|,|.) (draw|see) ${NOTATION_NAME}`, () => true, 0.6),
+  on(p`(.|;|,)? ${PLACED} - ${PLACED} (straight)? (is|are|makes|gives) ${LONG_LABEL}`, () => true, 1),
+  on(p`; (square|squared|ruled|ruled square|drawn|drawn square)? across (${LONG_LABEL})?`, () => true, 0.8),
+  on(p`, (square|squared|ruled|ruled square|drawn|drawn square) across (${LONG_LABEL})?`, () => true, 0.8),
+  on(p`(front|back|sleeve|collar|skirt) :`, () => true, 0.6),
   on(p`not straight (across)? (mind)?`, () => true),
   on(p`round curve`, () => true),
   on(
@@ -319,6 +347,19 @@ function likelyName({ plain, formula }: Amount, { points }: Ground): boolean {
 
 /** The sign of a list before a sentence. */
 const BULLET = oneOf<true>("bullet", { "·": true, "*": true, "-": true });
+
+const KIND_OF_LINE = saying<true>("kind of line").said(
+  on(p`(thin|light|short|long|straight|vertical|plumb|upright|level|horizontal|ruled)`, () => true),
+);
+
+/** "Square" goes somewhere, unless it is square to or off a line. */
+const SQUARE = saying<true>("square").said({
+  firsts: () => new Set(["square"]),
+  starts: ({ tokens }, at) =>
+    tokens[at]?.text === "square" && !["to", "off", "with"].includes(tokens[at + 1]?.text ?? "")
+      ? [{ value: true, to: at + 1, cost: 0 }]
+      : [],
+});
 
 /** What says that the way from a point to a new one is so long. */
 const MEASURES = saying<true>("measures").said(
@@ -401,7 +442,9 @@ export const ITEM = saying<Item>("part of a sentence").said(
     0.7,
   ),
   on(p`${GO}`, () => ({ is: "go" }), 0.1),
-  on(p`(go|come|measure|move|mark|lay|step|set) (off|back|out)`, () => ({ is: "go" })),
+  on(p`${SQUARE}`, () => ({ is: "go" }), 0.1),
+  on(p`(measure|mark|lay|set) (off|back|out)`, () => ({ is: "go" })),
+  on(p`(go|come|move|step) (off|back)`, () => ({ is: "go" })),
   on(p`(is|are|to be) (placed|put|set|drawn|made|taken|marked|measured|found|squared|laid off|measured off|marked off)`, () => ({
     is: "go",
   })),
@@ -437,6 +480,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
   on(p`${UP_OR_DOWN} ${LINE}`, ([way, line]) => way && line && { is: "on", line, way }, 0.1),
   on(p`back ${HEADING_WORD} ${LINE}`, ([way, line]) => way && line && { is: "on", line, way }),
   on(p`${LINE}`, ([line]) => line && { is: "on", line }, 0.6),
+  on(p`${UP_OR_DOWN} (middle|centre|centre line)`, ([way]) => way && { is: "heading", way }, 0.3),
   on(p`(a)? ${SHARE} (of way|of its length|of length|way)`, ([share]) => share && { is: "share", share }),
   on(p`(a)? ${SHARE} (along|of way along|of way round)`, ([share]) => share && { is: "share", share }, 0.2),
   on(p`(half way|halfway|midway|half of way)`, () => ({ is: "share", share: { top: 1, under: 2 } }), 0.2),
@@ -455,12 +499,10 @@ export const ITEM = saying<Item>("part of a sentence").said(
   on(p`${REMARK}`, () => ({ is: "remark" })),
   on(p`${PRESSING}`, ([way]) => way && { is: "pressed", way }),
   on(p`${WHICH}`, ([which]) => (which === undefined ? undefined : { is: "which", which })),
-  on(
-    p`(draw|rule|square|run|drop|make|put|mark)? (in)? (a|an|another|new)? (thin|light|short|long|straight|vertical|plumb|level|horizontal)? (line|ruled line)`,
-    () => ({ is: "draws" }),
-    0.4,
-  ),
-  on(p`(draw|rule|square|run|drop) (a)? (vertical|plumb|upright) line`, () => ({ is: "draws" }), 0.6),
+  on(p`(draw|rule|square|run|drop|make|put|mark) (in)? (a|an|another|new)? ${KIND_OF_LINE}? line`, () => ({ is: "draws" }), 0.4),
+  on(p`(a|an|another|new) ${KIND_OF_LINE}? line`, () => ({ is: "draws" }), 0.5),
+  on(p`${KIND_OF_LINE} line`, () => ({ is: "draws" }), 0.6),
+  on(p`dashed line`, () => ({ is: "draws", dashed: true }), 0.3),
   on(p`${MANNER}`, ([manner]) => manner && { is: "manner", manner }),
   ...ACTS.map((one) => on(p`${one}`, ([found]) => found && ({ is: "act", act: found } as const))),
 );

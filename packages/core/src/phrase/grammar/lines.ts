@@ -118,6 +118,15 @@ const UNKNOWN_ENDS = saying<Line>("line through points that are not there").said
   },
 });
 
+/** What a line between two points is called, whether or not it has that name here. */
+const CALLED = wordsRow<true>("what a line is called", 4, (words) =>
+  /^(?!(?:draw|rule|join|from|to|at|on|of|in|along|down|up|out)\b)(?:[a-z]+ ){0,3}(?:line|seam|edge|depth|slant|side|leg|curve|top|hem)$/.test(
+    words,
+  )
+    ? true
+    : undefined,
+);
+
 /** A line on which something lies or ends. */
 export const LINES = LINE.said(
   on(p`${PLACED} (-|to) ${PLACED}`, ([a, b], g) => (a && b && a !== b ? straight(a, b, g) : undefined), 0.1),
@@ -145,6 +154,7 @@ export const LINES = LINE.said(
   ),
   on(p`${NAMED}`, ([line]) => line),
   on(p`${NAMED} ,? ${PLACED} - ${PLACED}`, ([, a, b], g) => (a && b && a !== b ? straight(a, b, g) : undefined), -0.2),
+  on(p`${CALLED} ,? ${PLACED} - ${PLACED}`, ([, a, b], g) => (a && b && a !== b ? straight(a, b, g) : undefined), 0.3),
   on(p`${NOT_THERE}`, ([line]) => line),
   on(p`(line)? ${UNKNOWN_ENDS}`, ([line]) => line),
 );

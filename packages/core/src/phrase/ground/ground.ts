@@ -270,6 +270,15 @@ const KIND = / (?:length|height|width|depth|girth|measurement|measure|intake|all
 /** The cap is the cap height; but the yoke is not its allowance. */
 const MEASURED_KIND = / (?:length|height|width|depth|girth)$/;
 
+/** Last words of a figure that say enough by themselves: the slope is the shoulder slope, where there is no other. */
+const SAYS_ENOUGH = /^(?:.+ )?(?:slope|rise|drop|dip|extension|hollow|fall|lift|overlap|stand|spread|span|set|short|flare)$/;
+
+function endingWith({ figures }: Ground, words: string): KnownFigure | undefined {
+  if (!SAYS_ENOUGH.test(words)) return undefined;
+  const ends = figures.filter((f) => f.length && f.words.endsWith(` ${words}`));
+  return ends.length === 1 ? ends[0] : undefined;
+}
+
 const figures = new WeakMap<Ground, Map<string, KnownFigure | undefined>>();
 
 /** See `figureNamed`; each name is looked up once. */
@@ -298,6 +307,8 @@ function figureNamed(ground: Ground, said: string): KnownFigure | undefined {
     return ground.figures.find((f) => f.words === bare && (sort === "girth" ? f.girth : sort === "length" ? f.length && !f.girth : true));
   }
   if (["back", "front", "dart", "side", "centre"].includes(words)) return undefined;
+  const last = endingWith(ground, words);
+  if (last) return last;
   const shorter = ground.figures.filter((f) => MEASURED_KIND.test(f.words) && f.words.replace(MEASURED_KIND, "") === words);
   return shorter.length === 1 ? shorter[0] : undefined;
 }
