@@ -157,7 +157,7 @@ function alongLine({ amounts, until, chain, headings, lineWay, start, starts, go
   if (line.unknown !== undefined && start && amount) {
     const [at, id] = sheet.spot(start);
     const by = laidOff(amount, at);
-    const side = way === "in" || way === "out" || way === "up" || way === "down" ? way : onCentre(id, at) ? "out" : undefined;
+    const side = way === "in" || way === "out" || way === "up" || way === "down" ? way : undefined;
     if (side !== undefined) return place(at, `${side} ${by.formula} from ${id}`, at.boardOf(id)).measuring(by);
   }
   if (!amount) {
@@ -166,13 +166,6 @@ function alongLine({ amounts, until, chain, headings, lineWay, start, starts, go
   }
   const [at, rule] = alongBy({ line, amount, from: start, way, back, beyond }, sheet);
   return place(at, rule, line.board).measuring(laidOff(amount, sheet));
-}
-
-/** Whether a point lies at the inner edge of its board, from where there is only the way out. */
-function onCentre(id: string, sheet: Sheet): boolean {
-  const here = sheet.at(id);
-  const board = sheet.boardOf(id);
-  return here !== undefined && [...sheet.ground.points.values()].every((p) => p.board !== board || !p.at || p.at.x > here.x - 1);
 }
 
 /** From where a line is met: along another from their meeting, or square off it at a point. */

@@ -28,6 +28,7 @@ export type FindingCode =
   | "no-grain"
   | "unchecked-seam"
   | "wrong-number"
+  | "says-otherwise"
   | "no-sentence";
 
 /**

@@ -7,7 +7,7 @@ const props = defineProps<{ findings: readonly Finding[]; sum: string }>();
 defineEmits<{ go: [statement: number] }>();
 
 const GROUPS: readonly { readonly title: string; readonly codes: readonly Finding["code"][] }[] = [
-  { title: "To mend first", codes: ["unread", "breaks", "wrong-number"] },
+  { title: "To mend first", codes: ["unread", "breaks", "wrong-number", "says-otherwise"] },
   { title: "Checks", codes: ["never-holds", "never-fails"] },
   { title: "Pieces and seams", codes: ["no-grain", "unchecked-seam"] },
   { title: "On the tape", codes: ["off-tape"] },

@@ -8,6 +8,7 @@ import {
   type RangeBody,
   run,
   diagnosticsOf,
+  sentenceFindings,
 } from "@lodrin/core";
 import same from "fast-deep-equal";
 import { serve } from "../../../workers/serve.js";
@@ -42,10 +43,13 @@ serve<RangeQuestion, RangeAnswer>((question, give) => {
   const { measurements, settings, unit } = question.tried;
   const rows = question.bodies.map((body) => nestedRow(plan, body, settings, question.anchor));
   const ms = performance.now() - began;
-  const findings = diagnosticsOf(
-    loaded,
-    run(plan, measurements, settings, unit),
-    rows.map(({ row }) => row),
-  );
+  const findings = [
+    ...diagnosticsOf(
+      loaded,
+      run(plan, measurements, settings, unit),
+      rows.map(({ row }) => row),
+    ),
+    ...sentenceFindings(loaded, bases),
+  ];
   give({ rows, findings, ms });
 });
