@@ -32,6 +32,7 @@ export { easeOf } from "./plan/ease-of.js";
 export { failuresOf } from "./report/failures.js";
 export { type Difference, differencesOf } from "./report/versions/differences.js";
 export { bodiesBetween, breaksAt, type RangeBody, type RangeRow, rangeRow, rowFaults, rowOf } from "./report/over-sizes/range.js";
+export { undrawableIn } from "./report/undrawable.js";
 export { type Finding, diagnosticsOf } from "./report/diagnostics/diagnostics.js";
 export { checkWord } from "./report/check-word.js";
 export { type DrawnStep, drawnSteps, measured, pointOnBoard } from "./report/drawn-steps.js";

@@ -26,7 +26,6 @@ export interface PlannedEdge {
 /** A dart, with the index of its path. */
 export interface PlannedDart extends NamedDart {
   readonly path: number;
-  readonly board: string;
   /** The point of the body it stops short of, by index. */
   readonly shortOf: number | undefined;
   readonly within: Typed | undefined;

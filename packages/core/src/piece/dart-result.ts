@@ -21,6 +21,8 @@ export interface NamedDart {
   readonly key: string;
   readonly label: string;
   readonly pressed: "in" | "out" | "up" | "down" | undefined;
+  /** The board it is drawn on. */
+  readonly board: string;
 }
 
 const WAYS = { in: { x: -1, y: 0 }, out: { x: 1, y: 0 }, up: { x: 0, y: -1 }, down: { x: 0, y: 1 } } as const;

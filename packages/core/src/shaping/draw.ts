@@ -23,6 +23,11 @@ export const draw: Shaping = {
 function drawn(piece: PieceResult, line: string, dart: NamedDart | undefined): PieceResult {
   const path = laidLineOf(piece, line);
   if (!dart) return amended(piece, { inside: [...piece.inside, { label: line.replace(/_/g, " "), path }] });
+  if (dart.board !== piece.board)
+    throw new DraftError(
+      `${dart.label} is drawn on board ${dart.board}, and ${piece.title} is a piece of board ${piece.board}.`,
+      "Draw a dart of its own board on a piece.",
+    );
   const made = dartResult(dart, path, undefined, (p) => p);
   if (!made) throw new DraftError(`${dart.label} is no dart yet.`, "Its legs and its point must be on the draft.");
   return amended(piece, { darts: [...piece.darts.filter((d) => d.key !== dart.key), made] });
