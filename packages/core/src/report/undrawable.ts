@@ -1,6 +1,7 @@
 import type { LoadedSystem } from "../plan/load.js";
 import { run } from "../run/run.js";
 import { sampleBody } from "../run/sample.js";
+import type { Statement } from "../system/model.js";
 import type { NotationProblem } from "../system/notation/problem.js";
 import { placeOf } from "../system/notation/read.js";
 
@@ -11,11 +12,11 @@ const BODIES = [0.25, 0.5, 0.75];
  * What can be read but not drawn on any body: lines that never cross, a swing that does not reach, a facing wider than its edge bends.
  * Each at its place in the text. What fails on some bodies only is a matter of the range.
  */
-export function undrawableIn({ plan, read, system }: LoadedSystem): NotationProblem[] {
+export function undrawableIn({ plan, read }: LoadedSystem): NotationProblem[] {
   const runs = BODIES.map((share) => run(plan, sampleBody(plan, share)));
   const own = new Map(read.system.statements.map((statement, index) => [statement, index]));
   const problems: NotationProblem[] = [];
-  const add = (source: (typeof system.statements)[number], why: string, fix: string): void => {
+  const add = (source: Statement, why: string, fix: string): void => {
     const index = own.get(source);
     if (index === undefined) return;
     const { line, column, length } = placeOf(read, index);

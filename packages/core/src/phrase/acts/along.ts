@@ -44,17 +44,18 @@ export function alongBy(said: Way, sheet: Sheet): [Sheet, string] {
   const [at, id] = on.spot(beginning(said, on));
   if (at.boardOf(id) !== line.board) throw NOT_SO;
   const axis = way === "back" ? undefined : way;
-  const level = line.text.startsWith("line across from ");
-  if (level) return [at, `${axis === undefined ? "out" : sideOf(axis)} ${by.formula} from ${id}`];
+  if (line.text.startsWith("line across from ")) return [at, `${axis === undefined ? "out" : sideOf(axis)} ${by.formula} from ${id}`];
   const run = runOf(line, at);
   // What was said before need not lie on the line that is spoken of.
   const here = at.at(id);
   if (!said.from && here && run && offRun(here, run) > 1) throw ask("From which point of it?");
-  const straight = run !== undefined && !said.beyond && line.straight && axis !== undefined && !back && liesAlong(run, axis);
-  if (straight) return [at, `${sideOf(axis)} ${by.formula} from ${id}`];
-  const backward = said.beyond ? isStart(here, run) : isBackward(here, run, axis, back);
-  return [at, `along ${text} from ${id}, ${backward ? "back " : ""}${by.formula}`];
+  if (axis !== undefined && run && !back && !said.beyond && line.straight && liesAlong(run, axis))
+    return [at, `${sideOf(axis)} ${by.formula} from ${id}`];
+  return [at, `along ${text} from ${id}, ${goesBack(said, here, run, axis) ? "back " : ""}${by.formula}`];
 }
+
+const goesBack = ({ beyond, back }: Way, here: Point | undefined, run: Run | undefined, axis: Heading | undefined): boolean =>
+  beyond === true ? isStart(here, run) : isBackward(here, run, axis, back);
 
 /** The place it is measured from; without one, the point said before. */
 function beginning({ from, line, way }: Way, sheet: Sheet): Spot {

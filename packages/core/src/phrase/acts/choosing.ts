@@ -16,6 +16,7 @@ export function chosen(bag: Bag, sheet: Sheet): readonly [Sheet, readonly Amount
   const range = bag.first("range");
   if (range) {
     const [amount] = amounts;
+    if (amounts.length === 0 && bag.first("heading")) throw ask("And how much is usual?");
     if (!amount || amounts.length > 1 || conditions.length > 0) throw NOT_SO;
     const key = sheet.key("to_taste");
     const made = sheet.put("setting", `set ${key} = ${amount.formula} from ${range.from} to ${range.to} "To taste."`).keep(key);

@@ -81,7 +81,7 @@ const PARALLEL = saying<Act>("parallel").said(
     ([by, side, line]) => parallel(line, by, side),
   ),
   on(
-    p`(draw|rule)? (a|another)? (line|curve)? (parallel|running parallel) (line)? (to|with) ${LINE} (,|and|at|, at)? (a distance of)? ${AMOUNT} ${SIDE} (of|from)? (it)?`,
+    p`(draw|rule)? (a|another)? (line|curve)? (parallel|running parallel) (line)? (to|with) ${LINE} (,|and|at|, at)? (a distance of)? ${AMOUNT} ${SIDE} (of|from)? (it)? (,? (draw|rule) (a)? line)?`,
     ([line, by, side]) => parallel(line, by, side),
   ),
   on(p`(draw|rule)? (a|another)? (line|curve)? (parallel|running parallel) (line)? (to|with) ${LINE}`, ([line]) => parallel(line), 0.2),

@@ -267,6 +267,7 @@ const LEGS = saying<Act>("legs of a dart").said(
 const SHUT = saying<true>("close").said(on(p`(close|shut|close up|fold out|pin out|fold up|pin|pin up)`, () => true));
 const OPENING = saying<Spot | Line>("where it opens").said(
   on(p`(at|from|in|to|into|on) ${SPOT}`, ([spot]) => spot),
+  on(p`(at|in|to|into|on) ${LINE} , (at)? ${SPOT}`, ([, spot]) => spot),
   on(p`${LINE} at ${SPOT}`, ([, spot]) => spot, -0.1),
   on(p`(at|in|into|from)? ${LINE}`, ([line]) => line, 0.5),
   on(p`(at|in|into|from)? ${LINE} (at|in) (its)? (middle|centre)`, ([line], g) => middleOfLine(line, g)),
@@ -274,7 +275,7 @@ const OPENING = saying<Spot | Line>("where it opens").said(
 );
 const OPENS = saying<Spot | Line>("opened elsewhere").said(
   on(
-    p`(,|and|;|, and)? (let it open|open it|opening it|it opens|open|let it spring open|opening goes|opening|opening comes|opening is|it is opened|move it|transfer it|swing it|the opening goes|moving it) ${OPENING}`,
+    p`(,|and|;|, and)? (let it open|open it|opening it|it opens|open|open a dart|open a new dart|open a dart instead|let it spring open|opening goes|opening|opening comes|opening is|it is opened|move it|transfer it|swing it|the opening goes|moving it) ${OPENING}`,
     ([spot]) => spot,
   ),
   on(p`(and|,)? (move|transfer|shift) (it|fullness|fulness|intake) ${OPENING}`, ([spot]) => spot),
@@ -288,7 +289,7 @@ const WHERE = saying<Spot | Line>("where a dart is moved").said(
   on(p`(over)? (to|into|onto|in) ${LINE} (at|through|near) ${SPOT}`, ([, spot]) => spot),
   on(p`(over)? (to|into|onto|in) ${LINE}`, ([line]) => line, 0.4),
   on(p`(over|round)? (to|into|onto|in) ${LINE} (at|in) (its)? (middle|centre)`, ([line], g) => middleOfLine(line, g)),
-  on(p`(over|round)? (to|into|onto|in) ${LINE} ,? ${SPOT_BELOW}`, ([, spot]) => spot),
+  on(p`(over|round)? (to|into|onto|in) ${LINE} ,? (at)? ${SPOT_BELOW}`, ([, spot]) => spot),
   on(p`(over)? (to|into|onto) ${SPOT} (on|in|of) ${LINE}`, ([spot]) => spot),
   on(p`(over)? (to|into|onto) ${SPOT}`, ([spot]) => spot),
 );
@@ -317,6 +318,7 @@ function close(
 const CLOSING = saying<Act>("close a dart").said(
   on(p`${SHUT} ${DART} ${OPENS}`, ([, dart, opens]) => close(dart, opens)),
   on(p`${MOVE} (whole|all of|all|complete|entire|full)? ${DART} ${WHERE}`, ([, dart, opens]) => close(dart, opens)),
+  on(p`(take|grab|pick up) ${DART} (and|,) ${MOVE} (it)? ${WHERE}`, ([dart, , opens]) => close(dart, opens), -0.3),
   on(p`${MOVE} ${SHARE} (of)? ${DART} ${WHERE}`, ([, share, dart, opens]) => share && close(dart, opens, `${share.top}/${share.under}`)),
   on(
     p`${SHUT} (whole|all of|all|entire|full)? ${DART} (on paper)? (and|,|, and)? (transfer|move|swing|shift|rotate) (it|fullness|intake|dart)? ${WHERE}`,

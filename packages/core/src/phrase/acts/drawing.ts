@@ -234,7 +234,10 @@ function kindOf(kind: string | undefined, board: string, { ground }: Sheet): str
 const CALLED_LINE = wordsRow<string>(
   "name of a line",
   3,
-  (words) => (/^[a-z ]+$/.test(words) && !/\b(?:line|a|from|through|to|straight|join|new|it|lines)\b/.test(words) ? words : undefined),
+  (words) =>
+    /^[a-z ]+$/.test(words) && !/\b(?:line|a|from|through|to|straight|join|new|it|lines|down|up|out|in|across|half|by|of)\b/.test(words)
+      ? words
+      : undefined,
   0.6,
 );
 
@@ -301,6 +304,9 @@ const JOINED = saying<Act>("join").said(
   ),
   on(p`(shape|draw|curve) ${LINE} ${MANNER} (from|through|between) ${THROUGH}`, ([line, manner = {}, spots = []]) =>
     redrawn(line, spots, manner),
+  ),
+  on(p`(go|run|come|sweep) (from)? ${THROUGH} (in|with|as|on|by) ${MANNER}`, ([spots = [], manner = {}]) =>
+    manner.curve === true ? drawn(spots, manner, undefined, undefined) : undefined,
   ),
   on(p`(curve|sweep) (from|between|through)? ${THROUGH}`, ([spots = []]) => drawn(spots, { curve: true }, undefined, undefined)),
   on(

@@ -5,6 +5,7 @@ import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { NAME } from "../grammar/names.js";
 import { on, oneOf, p, saying } from "../grammar/rules.js";
 import type { Amount, Direction, Heading, Line, Spot } from "../meaning.js";
+import type { Point } from "../../geometry/point.js";
 import type { Ground } from "../ground/ground.js";
 import { alongBy } from "./along.js";
 import type { Sheet } from "../sheet/sheet.js";
@@ -30,10 +31,17 @@ const extend = (line: Line | undefined, end: Spot | undefined, by?: Amount): Act
   });
 
 /** The two ends of a line that is carried on, the one beyond which it goes last. */
-function extendedFrom({ ends }: Line, end: Spot | undefined, way: Heading | undefined, sheet: Sheet): readonly [string, string] {
+function extendedFrom(
+  { ends, path, piece }: Line,
+  end: Spot | undefined,
+  way: Heading | undefined,
+  sheet: Sheet,
+): readonly [string, string] {
   if (!ends) throw ask("From which end?");
-  if (!end && way === undefined) throw ask("Beyond which end?");
-  const beyond = end ? sheet.spot(end)[1] : pointText(farEnd(ends, way ?? "down", sheet));
+  const said = path === undefined && piece === undefined;
+  // Two points said one after the other say the way as well.
+  if (!end && way === undefined && !said) throw ask("Beyond which end?");
+  const beyond = end ? sheet.spot(end)[1] : pointText(way === undefined ? ends[1] : farEnd(ends, way, sheet));
   const [a, b] = ends.map(pointText) as [string, string];
   if (beyond !== a && beyond !== b) throw NOT_SO;
   return beyond === a ? [b, a] : [a, b];
@@ -116,6 +124,11 @@ const CARRY_ON = saying<Act>("carry on").said(
     p`(draw|rule)? (a)? (straight)? (line)? (from)? ${SPOT} (through|to|and) ${SPOT} (and|,|, and)? (beyond|past|past it|beyond it|on|on past|extended|extend it|carry it on|continue it|further) (it)? (by|for)? ${AMOUNT}`,
     ([a, b, by], g) => carriedOn(a, b, by, g),
   ),
+  on(
+    p`${LINE} ,? (${LINE})? (is)? (extended|produced|continued|lengthened) (by)? ${AMOUNT}`,
+    ([line, pair, by]) => extend(pair ?? line, undefined, by),
+    0.1,
+  ),
   on(p`(lengthen|extend|continue|carry on) ${LINE} (by)? ${AMOUNT} (at|from|past|beyond) ${SPOT}`, ([line, by, end]) =>
     extend(line, end, by),
   ),
@@ -197,6 +210,13 @@ const PART_OF_IT = saying<readonly [number, "first" | "last" | "upper" | "lower"
     ([which, under = 0]) => which && [under, which],
   ),
 );
+/** Whether a part is counted from the point that was said first. */
+function countsFromStart(which: "first" | "last" | "upper" | "lower", a: Point | undefined, b: Point | undefined): boolean {
+  if (which === "first" || which === "last") return which === "first";
+  if (!a || !b || Math.abs(a.y - b.y) < 1) throw ask("Counted from which end?");
+  return which === "upper" ? a.y < b.y : a.y > b.y;
+}
+
 const onePart = (
   a: Spot | undefined,
   b: Spot | undefined,
@@ -209,12 +229,7 @@ const onePart = (
         only(bag);
         if (one[0] !== 0 && one[0] !== parts) throw NOT_SO;
         const [at, [from = "", to = ""]] = sheet.spots([a, b]);
-        const [p, q] = [at.at(from), at.at(to)];
-        const upperFirst = p && q ? p.y <= q.y : undefined;
-        if (one[1] === "upper" || one[1] === "lower") {
-          if (upperFirst === undefined || Math.abs((p?.y ?? 0) - (q?.y ?? 0)) < 1) throw ask("Counted from which end?");
-        }
-        const fromStart = one[1] === "first" || (one[1] === "upper" && upperFirst === true) || (one[1] === "lower" && upperFirst === false);
+        const fromStart = countsFromStart(one[1], at.at(from), at.at(to));
         return at.place(`part ${fromStart ? 1 : parts - 1}/${parts} from ${from} to ${to}`, at.boardOf(from), name ?? nameOf(bag));
       })
     : undefined;

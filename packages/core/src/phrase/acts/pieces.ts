@@ -93,47 +93,59 @@ function traced(title: string, outline: readonly Leg[], cut: string | undefined)
   return act(`piece ${title} ${cut ?? ""}`, (bag, sheet) => {
     if (!bag.holds({ act: 1 })) throw NOT_SO;
     if (cut === undefined) throw ask("How often is it cut, and is it on the fold?");
-    let at = sheet;
-    const ids: string[] = [];
-    for (const { to } of outline) {
-      if ("straight" in to) {
-        const from = ids.at(-1);
-        if (from === undefined) throw NOT_SO;
-        const [on, text] = at.line(to);
-        at = on.place(`across from ${from} to ${text}`, at.boardOf(from), undefined, true);
-        ids.push(at.it ?? "");
-      } else {
-        const [then, id] = at.spot(to);
-        at = then;
-        ids.push(id);
-      }
-    }
-    if (ids.length > 3 && ids[0] === ids.at(-1)) ids.pop();
+    const [at, ids] = placesOf(outline, sheet);
     const board = at.boardOf(ids[0] ?? "");
-    const roles = new Set<string>();
-    const edge = (role: string, text: string, fold: boolean): string => {
-      let own = role;
-      for (let n = 2; roles.has(own); n++) own = `${role}_${n}`;
-      roles.add(own);
-      return `  edge ${own}: ${text}${fold ? " · fold" : ""}`;
-    };
-    const round = [...ids, ids[0] ?? ""];
-    const lines: string[] = [];
-    for (let i = 0; i < ids.length; i++) {
-      const along = outline[(i + 1) % outline.length]?.along;
-      const drawn = along ? undefined : drawnAlong(round.slice(i), at);
-      if (drawn) {
-        lines.push(edge(drawn.line.words.replace(/ /g, "_").replace(/_line$/, ""), drawn.text, false));
-        i += drawn.points - 2;
-        continue;
-      }
-      const { role, text, fold } = edgeBetween(round[i] ?? "", round[i + 1] ?? "", along, at, cut.includes("fold"));
-      lines.push(edge(role, text, fold));
-    }
+    const lines = edgesOf(ids, outline, at, cut.includes("fold"));
     const key = pieceKey(title);
     if (at.ground.pieces.some((piece) => piece.key === key)) throw ask(`There is a piece ${key} already. What is this one called?`);
     return at.on(board).put("end", `piece ${key} "${title.replace(/^./, (c) => c.toUpperCase())}" on ${board} · ${cut}`, ...lines);
   });
+}
+
+/** The places of an outline in order, each once. */
+function placesOf(outline: readonly Leg[], sheet: Sheet): readonly [Sheet, readonly string[]] {
+  let at = sheet;
+  const ids: string[] = [];
+  for (const { to } of outline) {
+    if ("straight" in to) {
+      const from = ids.at(-1);
+      if (from === undefined) throw NOT_SO;
+      const [on, text] = at.line(to);
+      at = on.place(`across from ${from} to ${text}`, at.boardOf(from), undefined, true);
+      ids.push(at.it ?? "");
+    } else {
+      const [then, id] = at.spot(to);
+      at = then;
+      ids.push(id);
+    }
+  }
+  if (ids.length > 3 && ids[0] === ids.at(-1)) ids.pop();
+  return [at, ids];
+}
+
+/** The edges of an outline as the notation writes them: along the lines that are said or drawn through its places, else straight. */
+function edgesOf(ids: readonly string[], outline: readonly Leg[], at: Sheet, onFold: boolean): string[] {
+  const roles = new Set<string>();
+  const edge = (role: string, text: string, fold: boolean): string => {
+    let own = role;
+    for (let n = 2; roles.has(own); n++) own = `${role}_${n}`;
+    roles.add(own);
+    return `  edge ${own}: ${text}${fold ? " · fold" : ""}`;
+  };
+  const round = [...ids, ids[0] ?? ""];
+  const lines: string[] = [];
+  for (let i = 0; i < ids.length; i++) {
+    const along = outline[(i + 1) % outline.length]?.along;
+    const drawn = along ? undefined : drawnAlong(round.slice(i), at);
+    if (drawn) {
+      lines.push(edge(drawn.line.words.replace(/ /g, "_").replace(/_line$/, ""), drawn.text, false));
+      i += drawn.points - 2;
+      continue;
+    }
+    const { role, text, fold } = edgeBetween(round[i] ?? "", round[i + 1] ?? "", along, at, onFold);
+    lines.push(edge(role, text, fold));
+  }
+  return lines;
 }
 
 /** One edge of an outline: along the line that is named, or along one that joins the two places, else straight. */
@@ -203,7 +215,13 @@ const CUTTING = saying<Act>("cut number").said(
   on(p`${PIECE} (:|,|is|are)? (to be)? cut (out)? ,? ${TIMES} ,? ${MIRRORED}?`, ([piece, times, mirrored]) =>
     cutAs(piece, mirrored ?? times),
   ),
+  on(p`cut ${TIMES} of (those|these|that|this|it|them)`, () =>
+    act("cut which?", () => {
+      throw ask("Which piece?");
+    }),
+  ),
   on(p`${PIECE} (:|,)? ${CUT}`, ([piece, cut]) => cutAs(piece, cut)),
+  on(p`${CUT}`, ([cut], g) => cutAs(pieceOn(g.board, g), cut), 0.5),
   on(p`(place|lay|cut|put) ${PIECE} on (a)? fold (of cloth|of fabric|of material)?`, ([piece]) => cutAs(piece, "cut 1 on fold")),
 );
 function cutAs(piece: KnownPiece | undefined, cut: string | undefined): Act | undefined {
@@ -291,6 +309,16 @@ const ROUND_BUT = saying<Act>("allowance all round").said(
     allRound(by, piece),
   ),
 );
+const ROUND_WITHOUT_WORD = saying<Act>("so much all round").said(
+  on(p`(add|allow|leave|give|put) ${AMOUNT} all (round|around) (of|on|to)? ${PIECE}`, ([by, piece]) => allRound(by, piece)),
+  on(p`${ALLOWANCE} (of|on|for)? ${PIECE} (:|,) ${SHARES_OF_EDGES}`, ([, piece, shares = []], g) => allowEach(shares, piece, g)),
+);
+const NOT_EVERYWHERE = saying<Act>("allowance but for some edges").said(
+  on(
+    p`(add|allow|leave|give|put)? ${AMOUNT} ${ALLOWANCE} (everywhere|all round|all around|on all edges|on every edge) (except|but|but not) (on|at|along)? ${LINES}`,
+    ([by, , lines = []], g) => allRound(by, pieceOn(g.board, g), lines),
+  ),
+);
 const NO_ALLOWANCE = saying<Act>("no allowance").said(
   on(p`(no|leave no|add no|without|net) ${ALLOWANCE} (on|at|along|to|for) ${EDGES}`, ([, edges = []]) => noAllowance(edges)),
   on(p`leave ${EDGES} (without|net of) ${ALLOWANCE}`, ([edges = []]) => noAllowance(edges)),
@@ -368,6 +396,10 @@ function hem(piece: KnownPiece | undefined, by: Amount | undefined, line: Line |
 }
 
 const GRAIN = saying<Act>("grain").said(
+  on(p`(straight)? grain (of ${PIECE})? (is|runs|lies)? on (a)? (bias|true bias|cross)`, ([piece], g) =>
+    onBias(piece ?? pieceOn(g.board, g), g),
+  ),
+  on(p`(cut|lay|place|put) ${PIECE} on (a)? (bias|true bias|cross)`, ([piece], g) => onBias(piece, g)),
   on(p`grain (line)? of ${PIECE} (runs|is|lies) (at)? ${DEGREES} (to|from|off) ${LINE}`, ([piece, by, line]) => grain(piece, line, by)),
   on(p`grain (line)? of ${PIECE} (runs|is|lies) (parallel to|along|with|parallel with) ${LINE}`, ([piece, line]) => grain(piece, line)),
   on(
@@ -384,6 +416,16 @@ const GRAIN = saying<Act>("grain").said(
     grain(piece, line),
   ),
 );
+/** On the bias: at 45 degrees to the centre of the piece. */
+function onBias(piece: KnownPiece | undefined, ground: Ground): Act | undefined {
+  const centre = ground.lines.find((l) => l.piece === piece?.key && isFold(l, ground) && l.ends);
+  if (!piece || !centre?.ends) return undefined;
+  return grain(
+    piece,
+    { text: `${pointText(centre.ends[0])}-${pointText(centre.ends[1])}`, board: centre.board, straight: true, ends: centre.ends },
+    45,
+  );
+}
 function grain(piece: KnownPiece | undefined, line: Line | undefined, turned?: number): Act | undefined {
   if (!piece || !line) return undefined;
   return also(`grain ${piece.key}`, piece.key, (sheet) => [
@@ -398,7 +440,7 @@ interface NotchAt {
   readonly double?: boolean;
 }
 const NOTCH_WORD = saying<string>("notch").said(
-  on(p`(put|place|cut|make|add|mark)? (a)? (notch|single notch)`, () => "notch"),
+  on(p`(put|place|cut|make|add|mark|pop)? (a)? (notch|single notch|notches)`, () => "notch"),
   on(p`(put|place|cut|make|add|mark)? (a)? double -? (notch|notches)`, () => "double notch"),
   on(p`(put|place|cut|make|add|mark)? (a)? (triple|treble) -? notch`, () => "triple notch"),
 );
@@ -421,10 +463,27 @@ const NOTCH = saying<Act>("notch").said(
         [more, then],
       ]),
   ),
+  on(
+    p`${NOTCH_WORD} (:|on|in)? ${EDGE} ,? (at)? ${NOTCHED} (,|;|and|, and) ${EDGE} ,? (at)? ${NOTCHED}`,
+    ([word = "", edge, at, other, then]) =>
+      edge !== undefined && other !== undefined && pieceOf(edge) === pieceOf(other)
+        ? notches(word, [
+            [edge, at],
+            [other, then],
+          ])
+        : undefined,
+  ),
   on(p`${NOTCHED} (on|in|along) ${EDGE} ${NOTCH_WORD}`, ([at, edge, word = ""]) => notch(edge, [[word, at]]), 0.1),
   on(p`${NOTCH_WORD} ${NOTCHED} (on|in|along|of) ${EDGE}`, ([word = "", at, edge]) => notch(edge, [[word, at]]), 0.1),
   on(p`${NOTCH_WORD} (on|in|to)? ${EDGE} (at|in) (its)? (middle|centre|halfway)`, ([word = "", edge]) => notchMiddle(word, edge)),
   on(p`${NOTCH_WORD} (at|in) (middle|centre) of ${EDGE}`, ([word = "", edge]) => notchMiddle(word, edge)),
+  on(p`${NOTCH_WORD} : ${EDGE} at ${SPOT}`, ([word = "", edge, spot], g) =>
+    notchAt(
+      word,
+      spot,
+      g.pieces.find((q) => edge !== undefined && q.key === pieceOf(edge)),
+    ),
+  ),
   on(p`${NOTCH_WORD} (on|in|to)? ${EDGE} at ${SPOT}`, ([word = "", edge, spot], g) =>
     notchAt(
       word,
@@ -469,6 +528,16 @@ function notch(edge: string | undefined, places: readonly (readonly [string, Not
     }),
   );
 }
+/** Notches on several edges of a piece. */
+function notches(word: string, places: readonly (readonly [string, NotchAt | undefined])[]): Act {
+  return also(`notches ${places.length}`, pieceOf(places[0]?.[0] ?? ""), (sheet) =>
+    places.map(([edge, at]) => {
+      const end = fromEnd(edge, at?.from ?? endOn(edge, at?.fromLine, sheet), sheet);
+      return `  ${word} on ${roleOf(edge)} at ${at?.by ? laidOff(at.by, sheet).formula : ""}${end ? " from its end" : ""}`;
+    }),
+  );
+}
+
 /** The end of an edge that is on another line. */
 function endOn(edge: string, line: Line | undefined, { ground }: Sheet): Spot | undefined {
   const ends = ground.lines.find((l) => l.path === edge)?.ends;
@@ -651,6 +720,8 @@ export const PIECES = [
   ALLOW,
   EACH_EDGE,
   ROUND_BUT,
+  NOT_EVERYWHERE,
+  ROUND_WITHOUT_WORD,
   NO_ALLOWANCE,
   HEM,
   GRAIN,

@@ -63,16 +63,24 @@ const MOST = {
 
 /** Places a point, or some, by what is in the bag: directions, amounts and places in any order. */
 export function placing(bag: Bag, from: Sheet): Sheet {
+  if (bag.first("draws")) return placedAndDrawn(bag, from);
   if (!bag.holds(MOST) || bag.stopped) throw NOT_SO;
   if (bag.first("vague")) throw ask("How far?");
-  if (bag.first("draws")) return placedAndDrawn(bag, from);
   const said = saidIn(bag, from);
-  const { fromLine } = said;
-  if (fromLine) return besideLine(said, fromLine);
+  return byLines(said, bag) ?? byPlaces(said, bag);
+}
+
+/** What is placed by a line: along it, beside it, or where it is met. */
+function byLines(said: Said, bag: Bag): Sheet | undefined {
+  if (said.fromLine) return besideLine(said, said.fromLine);
   if (said.both) return onBothSides(said);
   if (said.share) return byShare(said, said.share);
   if (said.line) return alongLine(said, said.line);
-  if (said.until ?? bag.first("until")) return toLine(said);
+  return (said.until ?? bag.first("until")) ? toLine(said) : undefined;
+}
+
+/** What is placed from points alone. */
+function byPlaces(said: Said, bag: Bag): Sheet {
   if (said.toward) return towardPlace(said, said.toward);
   if (said.chain || said.starts > (bag.first("pair") ? 2 : 1)) throw NOT_SO;
   if (said.amounts.length === 0) return atPlace(said, bag);
@@ -149,39 +157,48 @@ function byShare({ amounts, until, headings, chain, line, start, starts, sheet, 
   return place(sheet, alongShare(line, text, start), line.board);
 }
 
-function alongLine({ amounts, until, chain, headings, lineWay, start, starts, goes, back, beyond, sheet, place }: Said, line: Line): Sheet {
+function alongLine(said: Said, line: Line): Sheet {
+  const { amounts, until, chain, headings, lineWay, start, starts, goes, back, beyond, sheet, place } = said;
   if (until || chain || amounts.length > 1 || starts > 1 || (start && "rule" in start)) throw NOT_SO;
-  const way = headings[0] ?? lineWay;
   const [amount] = amounts;
-  // A level that was only named ("on the chest line from 2 out"): the way says all that is needed.
-  if (line.unknown !== undefined && start && amount) {
-    const [at, id] = sheet.spot(start);
-    const by = laidOff(amount, at);
-    const side = way === "in" || way === "out" || way === "up" || way === "down" ? way : undefined;
-    if (side !== undefined) return place(at, `${side} ${by.formula} from ${id}`, at.boardOf(id)).measuring(by);
-  }
+  const way = headings[0] ?? lineWay;
   if (!amount) {
     if (way === undefined && !start && !goes) throw NOT_SO;
     throw ask("How far?");
   }
+  const level = line.unknown === undefined ? undefined : onNamedLevel(said, amount);
+  if (level) return level;
   const [at, rule] = alongBy({ line, amount, from: start, way, back, beyond }, sheet);
   return place(at, rule, line.board).measuring(laidOff(amount, sheet));
 }
 
+/** On a level that was only named ("on the chest line from 2 out") the way says all that is needed. */
+function onNamedLevel({ start, headings, lineWay, sheet, place }: Said, amount: Amount): Sheet | undefined {
+  const way = headings[0] ?? lineWay;
+  if (!start || (way !== "in" && way !== "out" && way !== "up" && way !== "down")) return undefined;
+  const [at, id] = sheet.spot(start);
+  const by = laidOff(amount, at);
+  return place(at, `${way} ${by.formula} from ${id}`, at.boardOf(id)).measuring(by);
+}
+
 /** From where a line is met: along another from their meeting, or square off it at a point. */
-function besideLine(
-  { amounts, until, toward, chain, share, both, line, headings, lineWay, start, starts, back, sheet, place }: Said,
-  of: Line,
-): Sheet {
+function besideLine(said: Said, of: Line): Sheet {
+  const { amounts, until, toward, chain, share, both, line, start, starts } = said;
   const [amount, more] = amounts;
   if (!amount || more || until || toward || chain || share || both || starts > 1) throw NOT_SO;
-  if (line && !start) {
-    const corner = sharedEnd(line, of);
-    if (corner === undefined) throw ask("Where do they meet: at which point does it start?");
-    const [at, rule] = alongBy({ line, amount, from: { id: corner }, way: headings[0] ?? lineWay, back }, sheet);
-    return place(at, rule, line.board).measuring(laidOff(amount, sheet));
-  }
+  if (line && !start) return fromMeeting(said, line, of, amount);
   if (line || !start) throw NOT_SO;
+  return squareOff(said, start, of, amount);
+}
+
+function fromMeeting({ headings, lineWay, back, sheet, place }: Said, line: Line, of: Line, amount: Amount): Sheet {
+  const corner = sharedEnd(line, of);
+  if (corner === undefined) throw ask("Where do they meet: at which point does it start?");
+  const [at, rule] = alongBy({ line, amount, from: { id: corner }, way: headings[0] ?? lineWay, back }, sheet);
+  return place(at, rule, line.board).measuring(laidOff(amount, sheet));
+}
+
+function squareOff({ headings, sheet, place }: Said, start: Spot, of: Line, amount: Amount): Sheet {
   const [at, id] = sheet.spot(start);
   const [then, text] = at.line(of);
   if (!onLine(id, of, then)) throw ask(`${id.replace("#", "")} is not on that line. Square off which point of it?`);
@@ -223,10 +240,14 @@ function atPlace({ headings, starts, start, goes, sheet, place }: Said, bag: Bag
     if (starts === 0 && !pair && !goes) throw NOT_SO;
     throw ask("How far?");
   }
-  const spot = pair ? (bag.first("at")?.spot ?? bag.first("spot")?.spot) : start;
-  if (!spot || starts !== (pair ? 2 : 1) || !("rule" in spot)) throw NOT_SO;
-  // "1–13: a third of 1–2": the way to the new point is part of a way from the same point.
-  if (pair && !("id" in pair.from && spot.mentions[0] === pair.from.id && spot.rule.startsWith("part "))) throw NOT_SO;
+  if (pair) return partOfWay(pair.from, bag.first("at")?.spot ?? bag.first("spot")?.spot, sheet, place);
+  if (!start || starts !== 1 || !("rule" in start)) throw NOT_SO;
+  return place(sheet, start.rule, start.board);
+}
+
+/** "1–13: a third of 1–2": the way to the new point is part of a way from the same point. */
+function partOfWay(from: Spot, spot: Spot | undefined, sheet: Sheet, place: Said["place"]): Sheet {
+  if (!spot || !("rule" in spot) || !("id" in from) || spot.mentions[0] !== from.id || !spot.rule.startsWith("part ")) throw NOT_SO;
   return place(sheet, spot.rule, spot.board);
 }
 
@@ -240,12 +261,7 @@ function byAxes({ headings, amounts, start, starts, goes, parted, sheet, place }
   const [at, id] = startOn(start, sheet);
   const on = at.boardOf(id);
   const first = laidOff(amount, at);
-  const girth = at.ground.figures.find(({ key, girth: round }) => round && key === first.formula);
-  if (girth)
-    throw ask(
-      `The whole ${girth.words}, or a part of it?`,
-      `${heading ?? "out"} a quarter of the ${girth.words} from ${id.replace("#", "")}`,
-    );
+  askIfWholeGirth(first, heading, id, at);
   const way = oneWay(heading ?? (starts > 0 && !goes ? at.lastWay : undefined), amount, id, at);
   if (second === undefined) {
     if (amounts.length > 1) throw NOT_SO;
@@ -254,6 +270,16 @@ function byAxes({ headings, amounts, start, starts, goes, parted, sheet, place }
   if (!amounts[1] || parted) throw NOT_SO;
   const other = laidOff(amounts[1], at.measuring(first));
   return place(at, movedBy(id, [way, first], [sideOf(second), other]), on).measuring(other);
+}
+
+/** A whole girth is hardly ever laid off: half or a quarter of it is. */
+function askIfWholeGirth({ formula }: Amount, heading: Heading | undefined, id: string, { ground }: Sheet): void {
+  const girth = ground.figures.find(({ key, girth: round }) => round && key === formula);
+  if (girth)
+    throw ask(
+      `The whole ${girth.words}, or a part of it?`,
+      `${heading ?? "out"} a quarter of the ${girth.words} from ${id.replace("#", "")}`,
+    );
 }
 
 /** The way that is said; where it can be a point as well, or none is said, it is asked. */

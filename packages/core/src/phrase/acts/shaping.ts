@@ -117,6 +117,14 @@ function foldToLine(from: Spot, line: Line, by: Amount): Act {
 }
 const FOLD = saying<Act>("fold away").said(
   on(
+    p`${AWAY} ${AMOUNT} (at|from) ${SPOT}`,
+    () =>
+      act("fold?", () => {
+        throw ask("And where does it run out to nothing?");
+      }),
+    0.8,
+  ),
+  on(
     p`${AWAY} ${AMOUNT} (of|from|on)? ${LINE} at (its|their)? (middle|centre) ,? (running|tapering)? to nothing at ${SPOT}`,
     ([, by, line, to]) => (line?.ends ? fold(middle(line), to, by) : undefined),
   ),
@@ -146,11 +154,11 @@ const RUN = saying<Act>("true across a seam").said(
     0.2,
   ),
   on(
-    p`(lay|put|place) ${EDGE} (seams|edges|lines)? together (and|,) (true|blend|smooth|true up|run) ${EDGE} (across|over) (it|seam|join) ,? (say)? (by|over|for)? ${AMOUNT} (on each side|each side|each way|on both sides|on either side)`,
+    p`(lay|put|place) ${EDGE} (seams|edges|lines)? together (and|,) (true|blend|smooth|true up|run) ${EDGE} (across|over) (it|seam|join) ,? (say)? (by|over|for)? ${AMOUNT} (on each side|each side|each way|on both sides|on either side|either side|both sides)`,
     ([seam, edge, by], _) => acrossSeam(seam, edge, by),
   ),
   on(
-    p`(true|blend|smooth|true up) ${EDGE} (across|over) ${EDGE} (seam)? ,? (say)? (by|over)? ${AMOUNT} (on each side|each side|each way|on both sides|on either side)`,
+    p`(true|blend|smooth|true up) ${EDGE} (across|over) ${EDGE} (seam)? ,? (say)? (by|over)? ${AMOUNT} (on each side|each side|each way|on both sides|on either side|either side|both sides)`,
     ([edge, seam, by]) => acrossSeam(seam, edge, by),
   ),
 );
@@ -171,6 +179,14 @@ function acrossSeam(seam: string | undefined, edge: string | undefined, by: Amou
 }
 
 const TRUE = saying<Act>("true an edge").said(
+  on(
+    p`true (up)? ${LINE} (seams|edges|lines)? (to each other|together|up)?`,
+    () =>
+      act("true?", () => {
+        throw ask("Which edge is made to match which?");
+      }),
+    0.6,
+  ),
   on(p`(true|make|trim|adjust|correct|true up) ${EDGE} (to|as long as|same length as|equal to|to match) (length of)? ${EDGE}`, ([a, b]) =>
     a !== undefined && b !== undefined
       ? act(`true ${a} ${b}`, (bag, sheet) => {

@@ -258,11 +258,11 @@ const CLOCK = saying<number>("way round").said(
 );
 const TURN = saying<Act>("turn").said(
   on(
-    p`(turn|pivot|rotate|swing|move) ${SPOT} (about|around|round|on) ${SPOT} (by|through)? ${DEGREES} ${CLOCK}`,
+    p`(turn|pivot|rotate|swing|move) ${SPOT} (about|around|round|on) ${SPOT} ,? (by|through)? ${DEGREES} ${CLOCK}`,
     ([spot, about, by, way]) => turned(spot, about, by, way),
   ),
   on(
-    p`(turn|pivot|rotate|swing) ${SPOT} (about|around|round|on) ${SPOT} (by|through)? ${DEGREES}`,
+    p`(turn|pivot|rotate|swing) ${SPOT} (about|around|round|on) ${SPOT} ,? (by|through)? ${DEGREES}`,
     ([spot, about, by]) => turned(spot, about, by, undefined),
     0.2,
   ),

@@ -312,6 +312,7 @@ SUM.said(
 export const REMARKED_SUM = saying<true>("sum in passing").said(
   on(p`,? (which|that) (is|comes to|makes|gives|gives me) (about)? ${MEASURED}`, () => true),
   on(p`,? (which is|which comes to|which makes|that comes to|that makes|that gives|that gives me) (about)? ${FIGURE}`, () => true),
+  on(p`, that is (${MEASURED}|${FIGURE}) ,`, () => true, 0.4),
   on(p`,? mine is ${FIGURE} (so)? (call (it|that) ${FIGURE})? ,?`, () => true),
   on(
     p`,? (for me|on me|in my case|in this case|on this body|on her|on him) (that is|it is|it comes to|that comes to)? ${FIGURE} ,?`,

@@ -17,7 +17,7 @@ import { NAME } from "./names.js";
 const GO = oneOf<true>(
   "go",
   Object.fromEntries(
-    "go going come comes coming move measure measured measuring mark marks step lay set put place take make squared squaring count walk travel find rule draw bring run goes drawn laid off get use sits is need want we have got do say locate located plot plotted lies stands sits falls lands equals equal measures gives"
+    "go going come comes coming move measure measured measuring mark marks step lay set put place take make squared squaring count walk travel find rule draw bring run goes drawn laid off get use sits is need want we have got do say locate located plot plotted pop taking going measuring squaring setting laying marking lies stands sits falls lands equals equal measures gives"
       .split(" ")
       .map((word) => [word, true as const]),
   ),
@@ -143,7 +143,7 @@ const NAMING = saying<readonly string[]>("naming").said(
   ),
   on(p`(new)? ${DESCRIPTION} (is|being|,)? ${NEWS}`, ([, names]) => names, 0.2),
   on(
-    p`(and|then)? (mark|call|label|number|name|make|labelled|marked|numbered|called|named|write) (that|it|this|them|these|cut|foot|its foot|its end|point|points|end|prick|mark|crossing|place|spot|new point|here|new shoulder tip|new neck point|two marks|marks)? (as|point|points|with|by)? ${NAMES}`,
+    p`(and|then)? (mark|call|label|number|name|make|labelled|marked|numbered|called|named|write|marking|calling|labelling|numbering|naming) (that|it|this|them|these|cut|foot|its foot|its end|point|points|end|prick|mark|crossing|place|spot|new point|here|new shoulder tip|new neck point|two marks|marks)? (as|point|points|with|by)? ${NAMES}`,
     ([names]) => names,
   ),
   on(
@@ -247,6 +247,9 @@ const REMARK = saying<true>("remark").said(
     0.6,
   ),
   on(p`which (is|are|will be|should be)`, () => true, 0.3),
+  on(p`(i|we|you) (like|love|prefer|usually|always|tend|need|want)? (to)?`, () => true, 0.2),
+  on(p`(we|you) (need|want|will want|will need)`, () => true, 0.2),
+  on(p`, that is (going to be)? ${LONG_LABEL}`, () => true, 1.2),
   on(p`(on|along) (a)? (line|straight line)`, () => true, 0.5),
   on(p`(so|so that) ${PURPOSE}`, () => true),
   on(p`for ${PURPOSE_NOUN}`, () => true),
@@ -434,6 +437,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
     ([amount]) => amount && { is: "amount", amount, as: "each" },
   ),
   on(p`(on|to|at|in)? (each|both|either) (side|sides|way|ways|direction|directions) (of)?`, () => ({ is: "both" })),
+  on(p`(that|this)`, () => ({ is: "amount", amount: { formula: "0", bond: "one", same: true } }), 1.6),
   on(p`(by|with) (that|it|this|result|answer)`, () => ({ is: "amount", amount: { formula: "0", bond: "one", same: true } }), 0.7),
   // "Add half an inch, and measure that out from 1": the amount said before.
   on(
@@ -443,6 +447,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
   ),
   on(p`${GO}`, () => ({ is: "go" }), 0.1),
   on(p`${SQUARE}`, () => ({ is: "go" }), 0.1),
+  on(p`(mark|place|put|make|set|locate|find|plot) (a|another|new|out a)? (point|mark|dot|cross)`, () => ({ is: "go" }), 0.1),
   on(p`(measure|mark|lay|set) (off|back|out)`, () => ({ is: "go" })),
   on(p`(go|come|move|step) (off|back)`, () => ({ is: "go" })),
   on(p`(is|are|to be) (placed|put|set|drawn|made|taken|marked|measured|found|squared|laid off|measured off|marked off)`, () => ({
@@ -451,6 +456,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
   on(p`(by)? (about|around)? ,? (however|as) (deep|far|wide|long|much|high) (as)? you (like|want|please|wish) (it|neck|hem)?`, () => ({
     is: "vague",
   })),
+  on(p`(by)? however much (ease|fullness|flare|width)? (as)? you (want|like|need|please|wish)`, () => ({ is: "vague" })),
   on(p`(by)? (a little|a bit|a touch|slightly|somewhat|some)`, () => ({ is: "vague" })),
   on(
     p`(up)? (to|onto|upon|as far as|until|till|on to|against|over to|right to|back to|out to|across to|in to|into) ${LINE}`,
@@ -464,6 +470,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
   ),
   on(p`to ${SPOT}`, ([spot]) => spot && { is: "toward", spot }, 0.6),
   on(p`(with)? (its|dart)? (point|tip|apex|end) (is|at|on|reaches) ${SPOT}`, ([spot]) => spot && { is: "toward", spot }, 0.5),
+  on(p`(and)? (it)? (runs|goes|comes|reaches) (up|down)? to ${SPOT}`, ([spot]) => spot && { is: "toward", spot }, 0.4),
   on(
     p`(and)? (ending at|ends at|reaching|finishing at|stopping at|running to|runs to) ${SPOT}`,
     ([spot]) => spot && { is: "toward", spot },
@@ -486,9 +493,12 @@ export const ITEM = saying<Item>("part of a sentence").said(
   on(p`(half way|halfway|midway|half of way)`, () => ({ is: "share", share: { top: 1, under: 2 } }), 0.2),
   on(p`${NAMING}`, ([names]) => names && { is: "name", names }),
   on(p`${CONDITION}`, ([item]) => item),
-  on(p`(otherwise|or else|if not|else|everybody else|everyone else|all others|for everyone else|for rest)`, () => ({ is: "otherwise" })),
   on(
-    p`(to taste|to choice|as you like|according to taste|as liked|as fashion goes)? ,? (anything|any|anywhere|somewhere)? (from|between) ${AMOUNT} (to|and) ${AMOUNT} (as you like|to taste|as liked|if you like)?`,
+    p`(otherwise|or else|if not|else|everybody else|everyone else|all others|for everyone else|for rest|over that|above that|beyond that|for larger ones|larger than that)`,
+    () => ({ is: "otherwise" }),
+  ),
+  on(
+    p`(to taste|to choice|as you like|according to taste|as liked|as fashion goes)? ,? (anything|any|anywhere|somewhere)? (from|between) ${AMOUNT} (to|and) ${AMOUNT} (as you like|to taste|as liked|if you like|whichever you like|whichever you prefer|as you prefer)?`,
     ([from, to]) => from && to && { is: "range", from: from.formula, to: to.formula },
   ),
   on(p`(on|in|for) ${boardRule()} ,?`, ([board]) => (board === undefined ? undefined : { is: "board", board }), -0.1),

@@ -120,9 +120,8 @@ const UNKNOWN_ENDS = saying<Line>("line through points that are not there").said
 
 /** What a line between two points is called, whether or not it has that name here. */
 const CALLED = wordsRow<true>("what a line is called", 4, (words) =>
-  /^(?!(?:draw|rule|join|from|to|at|on|of|in|along|down|up|out)\b)(?:[a-z]+ ){0,3}(?:line|seam|edge|depth|slant|side|leg|curve|top|hem)$/.test(
-    words,
-  )
+  /^(?:[a-z]+ ){0,3}(?:line|seam|edge|depth|slant|side|leg|curve|top|hem)$/.test(words) &&
+  !/\b(?:draw|rule|join|from|to|at|on|of|in|by|and|is|a|an|half|inch|inches|cm|along|down|up|out|across)\b/.test(words)
     ? true
     : undefined,
 );

@@ -163,9 +163,16 @@ const BETWEEN = saying<Spot>("place between").said(
   on(p`${MIDDLE} ${LINE}`, ([, line], g) => middleOfLine(line, g), 0.4),
   on(p`${LINE} (middle|centre|mid point)`, ([line], g) => middleOfLine(line, g), 0.3),
   on(
-    p`(a)? ${SHARE} (of)? (way|distance|line|length)? (of)? (along|down|up|across|in|out)? (from|between|of)? ${PLACED} (to|and|-|towards|toward) ${PLACED}`,
+    p`(a)? ${SHARE} (of)? (way|line)? (of)? (along|down|up|across|in|out)? (from|between|of)? ${PLACED} (to|and|-|towards|toward) ${PLACED}`,
     ([share, a, b], g) =>
       share && a && b && a !== b ? ruled(`part ${share.top}/${share.under} from ${pointText(a)} to ${pointText(b)}`, [a, b], g) : undefined,
+  ),
+  // "Half the distance from 1 to 5" is rather a length than a place.
+  on(
+    p`(a)? ${SHARE} (of)? (distance|length) (along|down|up|across|in|out)? (from|between|of)? ${PLACED} (to|and|-|towards|toward) ${PLACED}`,
+    ([share, a, b], g) =>
+      share && a && b && a !== b ? ruled(`part ${share.top}/${share.under} from ${pointText(a)} to ${pointText(b)}`, [a, b], g) : undefined,
+    1,
   ),
 );
 

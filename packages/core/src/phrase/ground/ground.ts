@@ -307,6 +307,9 @@ function figureNamed(ground: Ground, said: string): KnownFigure | undefined {
     return ground.figures.find((f) => f.words === bare && (sort === "girth" ? f.girth : sort === "length" ? f.length && !f.girth : true));
   }
   if (["back", "front", "dart", "side", "centre"].includes(words)) return undefined;
+  // "For busts up to 36": people of that measurement.
+  const one = words.endsWith("s") ? ground.figures.find((f) => f.girth && f.words === words.slice(0, -1)) : undefined;
+  if (one) return one;
   const last = endingWith(ground, words);
   if (last) return last;
   const shorter = ground.figures.filter((f) => MEASURED_KIND.test(f.words) && f.words.replace(MEASURED_KIND, "") === words);

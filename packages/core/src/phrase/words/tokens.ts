@@ -26,6 +26,11 @@ const SIGNS = Object.keys(SIGN_FRACTIONS).join("");
 const SHORT: Readonly<Record<string, readonly string[]>> = {
   "that's": ["that", "is"],
   "it's": ["it", "is"],
+  "that'll": ["that", "will"],
+  "it'll": ["it", "will"],
+  "there'll": ["there", "will"],
+  "i've": ["i", "have"],
+  "you've": ["you", "have"],
   "this'll": ["this", "will"],
   "here's": ["here", "is"],
   "there's": ["there", "is"],
