@@ -6,8 +6,10 @@ import type { Library } from "../plan/uses.js";
 import type { Statement } from "../system/model.js";
 import { readNotation } from "../system/notation/read.js";
 import { pointText } from "../verb/form.js";
+import { groundOf } from "./ground/ground.js";
+import { withNearestWays } from "./nearest-ways.js";
 import { boardAt, editsFor } from "./place-puts.js";
-import { readSentence, type SentenceReading } from "./read-sentence.js";
+import { type Reading, readSentence, type SentenceReading } from "./read-sentence.js";
 
 /** What the quick line would put into the text. */
 export interface QuickReading {
@@ -22,9 +24,17 @@ const ABOVE: readonly (readonly Statement["is"][])[] = [["measure"], ["set", "ch
 
 /**
  * What is typed into the quick line: notation as it stands, a rule without its number, or a sentence as it is said. `after` is the
- * statement it goes behind; `chosen` is the reading that is meant where there are several.
+ * statement it goes behind; `chosen` is the reading that is meant where there are several, `preferred` the kinds of meanings that were
+ * chosen before, the last one first.
  */
-export function quickReading(typed: string, loaded: LoadedSystem, library: Library, after: number, chosen = 0): QuickReading | undefined {
+export function quickReading(
+  typed: string,
+  loaded: LoadedSystem,
+  library: Library,
+  after: number,
+  chosen = 0,
+  preferred: readonly string[] = [],
+): QuickReading | undefined {
   const line = typed.trim();
   if (line === "") return undefined;
   const { statements } = loaded.read.system;
@@ -33,9 +43,23 @@ export function quickReading(typed: string, loaded: LoadedSystem, library: Libra
     return { lines: [notation], edits: insertLines(loaded.read, placeFor(notation, statements, after), [notation]), reading: undefined };
   const last = statements.slice(0, after + 1).findLast((s) => s.is === "point");
   const place = { board: boardAt(loaded, after), it: last?.is === "point" ? pointText(last.id) : undefined };
-  const reading = readSentence(line, loaded, library, place);
+  const read = withNearestWays(readSentence(line, loaded, library, place), groundOf(loaded, place.board));
+  const reading = { ...read, readings: inOrder(read.readings, preferred) };
   const puts = reading.status === "refused" ? [] : (reading.readings[chosen]?.puts ?? []);
   return { lines: puts.flatMap((put) => put.lines), edits: editsFor(loaded, puts, after), reading };
+}
+
+/** What kind of meaning it is, so that the same kind can be preferred next time: the verbs of its statements. */
+export const kindOfMeaning = ({ puts }: Pick<Reading, "puts">): string =>
+  puts.map(({ lines }) => /^(?:#?[A-Z]*\d\w* )?([a-z]+)/.exec(lines[0] ?? "")?.[1] ?? "").join(" ");
+
+/** Meanings of a kind that was chosen before come first, the last chosen foremost. */
+function inOrder(readings: readonly Reading[], preferred: readonly string[]): readonly Reading[] {
+  const rank = (reading: Reading): number => {
+    const at = preferred.indexOf(kindOfMeaning(reading));
+    return at < 0 ? preferred.length : at;
+  };
+  return [...readings].sort((a, b) => rank(a) - rank(b));
 }
 
 /** A line of the notation: as it was typed, or with the number a rule lacks. */

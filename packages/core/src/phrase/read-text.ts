@@ -7,6 +7,7 @@ import { loadSystem, type LoadedSystem } from "../plan/load.js";
 import type { Library } from "../plan/uses.js";
 import type { HomeUnit } from "../quantity/units.js";
 import { groundOf } from "./ground/ground.js";
+import { withNearestWays } from "./nearest-ways.js";
 import { measureLine } from "./measure-line.js";
 import type { Statement } from "../system/model.js";
 import { putInto } from "./place-puts.js";
@@ -39,7 +40,7 @@ export function readText(handout: string, { into, library = {}, unit = "in", boa
   let here = board;
   const sentences: SentenceReading[] = [];
   const take = (reading: SentenceReading): void => {
-    sentences.push(reading);
+    sentences.push(withNearestWays(reading, groundOf(loaded, here)));
     const [meant] = reading.status === "read" ? reading.readings : [];
     if (!meant) return;
     loaded = meant.loaded;

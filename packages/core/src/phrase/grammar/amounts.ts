@@ -44,7 +44,9 @@ export const MEASURE = saying<Amount>("measurement").said(
     "measurement that is not there",
     3,
     (words, ground) =>
-      !figureCalled(ground, words) && !measurementCalled(words) && /^\w+(?: \w+)? (?:length|girth|measurement|width|depth)$/.test(words)
+      !figureCalled(ground, words) &&
+      !measurementCalled(words) &&
+      /^(?!(?:out|in|up|down|from|to|by|of|at|on)\b)\w+(?: \w+)? (?:length|girth|measurement|width|depth)$/.test(words)
         ? amount("0", "one", { unknown: words })
         : undefined,
     3,
@@ -312,7 +314,6 @@ SUM.said(
 export const REMARKED_SUM = saying<true>("sum in passing").said(
   on(p`,? (which|that) (is|comes to|makes|gives|gives me) (about)? ${MEASURED}`, () => true),
   on(p`,? (which is|which comes to|which makes|that comes to|that makes|that gives|that gives me) (about)? ${FIGURE}`, () => true),
-  on(p`, that is (${MEASURED}|${FIGURE}) ,`, () => true, 0.4),
   on(p`,? mine is ${FIGURE} (so)? (call (it|that) ${FIGURE})? ,?`, () => true),
   on(
     p`,? (for me|on me|in my case|in this case|on this body|on her|on him) (that is|it is|it comes to|that comes to)? ${FIGURE} ,?`,
@@ -358,5 +359,7 @@ export const AMOUNTS = AMOUNT.said(
   on(p`${SUM} ${AFTER}`, ([of, after]) => of && after?.(of)),
   on(p`${SUM} ${REMARKED_SUM}`, ([of]) => of),
   on(p`${SUM} ${REMARKED_SUM} ,? ${TAIL}`, ([of, , tail]) => of && tail?.(of)),
+  // "Bust divided by four, that is nine and a half, plus an inch": the nine is said in passing only before more is done.
+  on(p`${SUM} , that is (${MEASURED}|${FIGURE}) ${TAIL}`, ([of, , , tail]) => of && tail?.(of), 0.4),
   on(p`${TAKEN}`, ([of]) => of),
 );

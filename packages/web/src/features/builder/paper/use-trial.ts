@@ -52,11 +52,12 @@ export function useTrial(
   after: () => number,
   loaded: Ref<LoadedSystem>,
   library: Ref<Library>,
+  preferred: Ref<readonly string[]>,
   given: (plan: Plan) => { readonly measurements: Given; readonly settings: Given; readonly unit: HomeUnit },
 ): Tried {
   function trialOf(line: string): Trial | undefined {
     const { read } = loaded.value;
-    const quick = quickReading(line, loaded.value, library.value, after(), chosen.value);
+    const quick = quickReading(line, loaded.value, library.value, after(), chosen.value, preferred.value);
     if (!quick) return undefined;
     const { lines, edits, reading } = quick;
     const tried = loadSystem(applyEdits(read.source, edits), library.value, loaded.value);

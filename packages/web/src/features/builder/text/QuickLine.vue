@@ -52,13 +52,16 @@ const unread = computed(() => {
   return trial.reading.status === "read" ? "" : trial.reading.said;
 });
 /** Ways to say it that are understood, with her own figures. */
-const offers = computed(() => (props.trial?.reading?.status === "ask" ? props.trial.reading.offers : []));
+const offers = computed(() => props.trial?.reading?.offers ?? []);
 const words = computed(() => props.trial?.reading?.leftover.map(({ text }) => text).join(", ") ?? "");
 function choose(event: KeyboardEvent): void {
   const which = Number(event.key) - 1;
-  if (!event.altKey || meanings.value[which] === undefined) return;
+  if (!event.altKey) return;
+  const offer = offers.value[which];
+  if (meanings.value[which] !== undefined) emit("choose", which);
+  else if (offer !== undefined) begin(offer);
+  else return;
   event.preventDefault();
-  emit("choose", which);
 }
 
 /** The next gap of the sentence, to be filled by what is picked. */
@@ -117,7 +120,10 @@ defineExpose({ fill, begin, focus: () => field.value?.focus() });
           ><template v-else>{{ unread }}</template>
         </p>
         <p v-if="offers.length > 0" class="groups">
-          <el-button v-for="offer in offers" :key="offer" link type="primary" @click="begin(offer)">{{ offer }}</el-button>
+          <el-button v-for="(offer, i) in offers" :key="offer" link type="primary" @click="begin(offer)"
+            ><kbd>Alt {{ i + 1 }}</kbd
+            >{{ offer }}</el-button
+          >
         </p>
         <p v-if="groups.length > 1" class="groups">
           <span v-for="(g, i) in groups" :key="i"
@@ -141,6 +147,14 @@ defineExpose({ fill, begin, focus: () => field.value?.focus() });
   grid-template-columns: auto minmax(0, 1fr) auto;
   gap: 8px;
   align-items: center;
+}
+@media (max-width: 560px) {
+  .line {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
+  .line b {
+    display: none;
+  }
 }
 .said {
   min-height: 2.9em;

@@ -1,4 +1,5 @@
-import { insertLines, type LineEdit } from "@lodrin/core";
+import { insertLines, kindOfMeaning, type LineEdit } from "@lodrin/core";
+import { useStorage } from "@vueuse/core";
 import { computed, type ComputedRef, type Ref, ref, watch } from "vue";
 import { type Trial, useTrial } from "../paper/use-trial.js";
 import type { Writing } from "../use-writing.js";
@@ -16,6 +17,9 @@ export interface QuickWriting {
   readonly paste: (text: string) => void;
 }
 
+/** So many kinds of meanings are remembered. */
+const REMEMBERED = 20;
+
 /** Writes into the text by `edit`, which puts the cursor on the line it is given. */
 export function useQuickLine(writing: Writing, edit: (edits: readonly LineEdit[], line: number) => void): QuickWriting {
   const { loaded, library, open, given } = writing;
@@ -24,7 +28,9 @@ export function useQuickLine(writing: Writing, edit: (edits: readonly LineEdit[]
   // Other words have other meanings.
   watch(typed, () => (chosen.value = undefined));
   const behind = (): number => (open.value >= 0 ? open.value : loaded.value.system.statements.length - 1);
-  const { trial, now } = useTrial(typed, chosen, behind, loaded, library, given);
+  // The kinds of meanings chosen in this system, the last one first: they are offered first next time.
+  const preferred = useStorage<string[]>(() => `lodrin-meanings-${loaded.value.system.title}`, []);
+  const { trial, now } = useTrial(typed, chosen, behind, loaded, library, preferred, given);
   const behindWords = computed(() => {
     const source = loaded.value.system.statements[behind()];
     return source?.is === "point" ? `behind ${source.id}` : "behind the open line";
@@ -34,6 +40,9 @@ export function useQuickLine(writing: Writing, edit: (edits: readonly LineEdit[]
     const meant = now();
     // What is not understood, or can be meant in two ways, stays in the line until it is said or chosen.
     if (!meant?.whole) return;
+    const picked = chosen.value === undefined ? undefined : meant.reading?.readings[chosen.value];
+    if (picked)
+      preferred.value = [kindOfMeaning(picked), ...preferred.value.filter((kind) => kind !== kindOfMeaning(picked))].slice(0, REMEMBERED);
     edit(meant.edits, meant.line);
     typed.value = "";
   }
