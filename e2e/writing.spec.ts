@@ -3,6 +3,7 @@ import type { Page } from "@playwright/test";
 import { loadSystem, run, sampleBody } from "@lodrin/core";
 import { readFileSync } from "node:fs";
 import { BLOCK_HANDOUT } from "../packages/core/src/phrase/fixtures/block-handout.js";
+import { GARMENT_HANDOUT } from "../packages/core/src/phrase/fixtures/garment-handout.js";
 import { SLEEVE_HANDOUT } from "../packages/core/src/phrase/fixtures/sleeve-handout.js";
 import { expect, signIn, test } from "./lodrin.js";
 
@@ -90,6 +91,35 @@ for (const [slug, text, points] of [
       }
     }
   });
+
+test("a bodice with darts, a sleeve and facings is pasted as sentences, published and printed, without a line of notation", async ({
+  page,
+}) => {
+  await signIn(page, "ottoline");
+  await page.goto("/builder");
+  await page.getByRole("button", { name: "Begin from a handout" }).click();
+  const dialog = page.getByRole("dialog", { name: "Begin from a handout" });
+  await dialog.getByLabel("Name of the system").fill("Lantern bearer's bodice");
+  await dialog.getByText("inches", { exact: true }).click();
+  await dialog.getByLabel("Handout", { exact: true }).fill(GARMENT_HANDOUT);
+  await dialog.getByRole("button", { name: "Begin", exact: true }).click();
+  await expect(handout(page)).toBeVisible();
+  await page.getByRole("button", { name: /Put in all \d+ that are understood/ }).click();
+  await expect(page.getByText(/Every line is understood/)).toBeVisible();
+  const { problems, plan } = loadSystem(await keptText(page));
+  expect(problems).toEqual([]);
+  expect(run(plan, sampleBody(plan)).pieces).toHaveLength(5);
+  await page.getByRole("button", { name: "Publish", exact: true }).click();
+  await page.getByLabel("What changed").fill("The first, from the handout.");
+  await page.getByRole("button", { name: "Publish version 1" }).click();
+  await expect(page.getByText("Version 1 is on the shelf.")).toBeVisible();
+
+  await page.getByRole("button", { name: "Print, files" }).click();
+  const reply = page.waitForResponse((one) => one.url().includes("booklet"));
+  await page.getByRole("button", { name: "Make the booklet (PDF)" }).click();
+  const printed = await reply;
+  expect([printed.status(), printed.headers()["content-type"]]).toEqual([200, "application/pdf"]);
+});
 
 test("steps are edited where they stand: moved, named, picked on the paper, deleted; one undo takes back any of it", async ({ page }) => {
   await begin(page);

@@ -244,10 +244,16 @@ export const measurementByKey = (key: string): MeasurementDefinition | undefined
 
 /** Measurements by every name they have; a name that two have is that of the first. */
 const BY_NAME: ReadonlyMap<string, MeasurementDefinition> = new Map(
-  [...MEASUREMENTS].reverse().flatMap((m) => [m.key.replace(/_/g, " "), ...m.also, m.name].map((name) => [name.toLowerCase(), m] as const)),
+  [...MEASUREMENTS]
+    .reverse()
+    .flatMap((m) =>
+      [...(m.iso === undefined ? [] : [m.iso]), m.key.replace(/_/g, " "), ...m.also, m.name].map(
+        (name) => [name.toLowerCase(), m] as const,
+      ),
+    ),
 );
 
-/** The definition of a measurement by any name it goes by: its name, a learner's, or its key in words. */
+/** The definition of a measurement by any name it goes by: its name, a learner's, its key in words, or its ISO 8559-1 term. */
 export const measurementCalled = (said: string): MeasurementDefinition | undefined => BY_NAME.get(said.trim().toLowerCase());
 
 /** `shoulder_to_bust` as words, when the key is not one Lodrin knows. */

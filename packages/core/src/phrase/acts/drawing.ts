@@ -199,7 +199,8 @@ function clausesOf(how: Manner, ids: readonly string[], board: string, sheet: Sh
         ? squareAtEnd(how.squareTo, how, ids, sheet)
         : how;
   const free = leaving === undefined && arriving === undefined && how.straight !== true && how.dashed !== true;
-  const kind = kindOf(how.like, board, sheet) ?? (free ? like : undefined);
+  // Directions that are said count more than those of the kind.
+  const kind = (leaving === undefined && arriving === undefined ? kindOf(how.like, board, sheet) : undefined) ?? (free ? like : undefined);
   return [
     ...(leaving === undefined ? [] : [`leaving ${leaving}`]),
     ...(arriving === undefined ? [] : [`arriving ${arriving}`]),
@@ -228,7 +229,7 @@ function squareAtEnd(line: Line, how: Manner, ids: readonly string[], sheet: She
 function kindOf(kind: string | undefined, board: string, { ground }: Sheet): string | undefined {
   if (kind === undefined || kind === "hip") return kind;
   const front = ground.boards.find((b) => b.key === board)?.words.includes("front") ?? false;
-  return kind === "armhole" ? (front ? "armhole_front" : "armhole_back") : front ? "front_neck" : "back_neck";
+  return kind === "armhole" ? (front ? "armhole_front" : "armhole_back") : front ? "neck" : "back_neck";
 }
 
 const CALLED_LINE = wordsRow<string>(
@@ -294,7 +295,8 @@ const JOINED = saying<Act>("join").said(
   ),
   on(
     p`(draw|rule|make|sketch) ${CALLED_LINE} ${MANNER} (from|between|through) ${THROUGH}`,
-    ([name = "", manner = {}, spots = []]) => drawn(spots, manner, keyOf(name), undefined),
+    ([name = "", manner = {}, spots = []]) =>
+      drawn(spots, manner.curve === true ? { ...manner, ...kindIn(name) } : manner, keyOf(name), undefined),
     0.2,
   ),
   on(
@@ -311,7 +313,7 @@ const JOINED = saying<Act>("join").said(
   on(p`(curve|sweep) (from|between|through)? ${THROUGH}`, ([spots = []]) => drawn(spots, { curve: true }, undefined, undefined)),
   on(
     p`(curve|shape|sweep) ${CALLED_LINE} (from|between|through) ${THROUGH}`,
-    ([name = "", spots = []]) => drawn(spots, { curve: true }, keyOf(name), undefined),
+    ([name = "", spots = []]) => drawn(spots, { curve: true, ...kindIn(name) }, keyOf(name), undefined),
     0.2,
   ),
   on(p`(curve|sweep) ${LINE} (from|between|through) ${THROUGH}`, ([line, spots = []]) => redrawn(line, spots, { curve: true })),
@@ -335,13 +337,18 @@ const JOINED = saying<Act>("join").said(
   ),
   on(p`${LINE} (is|are) (drawn|made|drafted) (from|between|through)? ${THROUGH}`, ([line, spots = []]) => redrawn(line, spots, {})),
   on(
-    p`(draw|make|sketch)? ${CALLED_LINE} (curve|line|seam)? (from|through|:|=) (from|points)? ${THROUGH}`,
+    p`${CALLED_LINE} curve (from|through|:|=) (from|points)? ${THROUGH}`,
+    ([name = "", spots = []]) => drawn(spots, { curve: true, ...kindIn(name) }, keyOf(name), undefined),
+    0.3,
+  ),
+  on(
+    p`(draw|make|sketch)? ${CALLED_LINE} (line|seam)? (from|through|:|=) (from|points)? ${THROUGH}`,
     ([name = "", spots = []]) => named(name, spots),
     0.3,
   ),
   on(
     p`(draw|make|rule|sketch) ${CALLED_LINE} (curve) (from|through)? ${THROUGH}`,
-    ([name = "", spots = []]) => drawn(spots, { curve: true }, keyOf(name), undefined),
+    ([name = "", spots = []]) => drawn(spots, { curve: true, ...kindIn(name) }, keyOf(name), undefined),
     0.3,
   ),
   on(
@@ -386,9 +393,15 @@ function redrawn(line: Line | undefined, spots: readonly Spot[], manner: Manner)
 const likeOf = (line: Line, { ground }: Sheet): string | undefined =>
   ground.lines.find((l) => l.text === line.text && l.like !== undefined)?.like;
 
+/** The kind of curve a name says: the back neck curve is drawn as a neck. */
+function kindIn(name: string): Pick<Manner, "like"> {
+  const like = Object.keys(KINDS).find((kind) => new RegExp(`\\b${kind}$`).test(name.replace(/ (?:curve|line)$/, "")));
+  return like === undefined ? {} : { like };
+}
+
 function named(name: string, spots: readonly Spot[]): Act {
   const curve = /curve|neck|armhole|scye|crown|cap|head/.test(name);
-  return drawn(spots, curve ? { curve: true } : {}, keyOf(name), undefined);
+  return drawn(spots, curve ? { curve: true, ...kindIn(name) } : {}, keyOf(name), undefined);
 }
 
 /** A new line through points in place of the one that was spoken of before. */

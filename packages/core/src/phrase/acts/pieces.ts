@@ -170,12 +170,15 @@ function edgeBetween(
   const centre = ground.lines.find(
     (line) => line.piece !== undefined && isFold(line, ground) && [from, to].every((id) => onLine(id, line, sheet)),
   );
-  const role = centre
+  const onCentre = centre !== undefined || [from, to].every((id) => isInnermost(id, sheet));
+  const role = onCentre
     ? "centre"
     : known
       ? known.words.replace(/ /g, "_").replace(/_line$/, "")
-      : `edge_${bare(from)}_${bare(to)}`.toLowerCase().replace(/[⟨⟩]/g, "n");
-  return { role, text: `${from} > ${to}`, fold: onFold && centre !== undefined };
+      : [from, to].every((id) => isLowest(id, sheet))
+        ? "hem"
+        : `edge_${bare(from)}_${bare(to)}`.toLowerCase().replace(/[⟨⟩]/g, "n");
+  return { role, text: `${from} > ${to}`, fold: onFold && onCentre };
 }
 /** The curve that is drawn through the next places of an outline, all of its points in a row, forward or back; with how many they are. */
 function drawnAlong(
@@ -190,6 +193,19 @@ function drawnAlong(
     if (runs([...points].reverse())) return { line, text: `${line.text} reversed`, points: points.length };
   }
   return undefined;
+}
+
+/** On the centre of a board that is folded there. */
+function isInnermost(id: string, sheet: Sheet): boolean {
+  const [here, board] = [sheet.at(id), sheet.boardOf(id)];
+  const { points, folded } = sheet.ground;
+  return here !== undefined && folded.has(board) && [...points.values()].every((p) => p.board !== board || !p.at || p.at.x > here.x - 1);
+}
+
+/** On the lowest level of its board: an edge between two such points is the hem. */
+function isLowest(id: string, sheet: Sheet): boolean {
+  const [here, board] = [sheet.at(id), sheet.boardOf(id)];
+  return here !== undefined && [...sheet.ground.points.values()].every((p) => p.board !== board || !p.at || p.at.y < here.y + 1);
 }
 
 /** New places across to the centre lie on it. */

@@ -1,5 +1,6 @@
 import { pointText } from "../../verb/form.js";
 import type { Got } from "../chart/chart.js";
+import type { Token } from "../words/tokens.js";
 import { type Ground } from "../ground/ground.js";
 import type { Line, Spot } from "../meaning.js";
 import { SHARE } from "./figures.js";
@@ -11,21 +12,33 @@ const NUMBERED = saying<string>("point by number").said({
   starts: ({ tokens, ground }, at) => {
     const token = tokens[at];
     if (!token || token.kind === "mark") return [];
-    const id = pointCalled(token.value, ground);
+    const id = pointCalled(token, ground);
     return id === undefined ? [] : [{ value: id, to: at + 1, cost: 0 }];
   },
 });
 
-function pointCalled(said: string, ground: Ground): string | undefined {
+function pointCalled({ value: said, kind }: Token, ground: Ground): string | undefined {
   if (!/^[A-Za-z]{0,2}\d+[a-z]?$/.test(said))
     return ground.points.has(said.toUpperCase()) && said.length > 1 ? said.toUpperCase() : undefined;
   const own = /^\d/.test(said) ? `${ground.board}${said}` : said;
   if (ground.points.get(own)?.board === ground.board) return own;
+  // On a board whose points have letters a bare number is one of them, and never a point of another board.
+  if (kind === "number" && hasLetters(ground)) return onBoard(said, ground);
   if (ground.points.has(said)) return said;
   if (ground.points.has(said.toUpperCase())) return said.toUpperCase();
   if (!/^\d/.test(said)) return undefined;
-  const letters = [...ground.points.values()].find((point) => point.board === ground.board)?.id.replace(/\d.*$/, "") ?? "";
-  return ground.points.has(`${letters}${said}`) ? `${letters}${said}` : undefined;
+  return onBoard(said, ground);
+}
+
+/** A number with the letters that the points of the board have. */
+function onBoard(number: string, { points, board }: Ground): string | undefined {
+  const letters = [...points.values()].find((point) => point.board === board)?.id.replace(/\d.*$/, "") ?? "";
+  return points.has(`${letters}${number}`) ? `${letters}${number}` : undefined;
+}
+
+function hasLetters({ points, board }: Ground): boolean {
+  const own = [...points.values()].filter((point) => point.board === board);
+  return own.length > 0 && own.every(({ id }) => /^[A-Z]/.test(id));
 }
 
 /** Which two edges of a piece meet at a place that has a name of its own (common practice, no source). */
@@ -116,7 +129,7 @@ const UNPLACED = saying<string>("point that is not there").said({
   starts: ({ tokens, ground }, at) => {
     const token = tokens[at];
     if (!token || token.kind === "mark" || !/^[A-Za-z]{0,2}\d+[a-z]?$/.test(token.value)) return [];
-    return pointCalled(token.value, ground) === undefined ? [{ value: token.value, to: at + 1, cost: 1.2 }] : [];
+    return pointCalled(token, ground) === undefined ? [{ value: token.value, to: at + 1, cost: 1.2 }] : [];
   },
 });
 

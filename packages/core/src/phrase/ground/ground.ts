@@ -1,5 +1,5 @@
 import { pointText } from "../../verb/form.js";
-import { MEASUREMENTS } from "../../body/index.js";
+import { measurementCalled } from "../../body/index.js";
 import { inWords } from "../../formula/in-words.js";
 import type { Point } from "../../geometry/point.js";
 import { endOf, type Path, startOf } from "../../geometry/path/path.js";
@@ -297,7 +297,7 @@ function figureNamed(ground: Ground, said: string): KnownFigure | undefined {
   const words = said.replace(/^(?:full|total|whole) /, "");
   const exact = ground.figures.find((f) => f.words === words);
   if (exact) return exact;
-  const known = MEASUREMENTS.find(({ name, also }) => [name, ...also].some((n) => n.toLowerCase() === words));
+  const known = measurementCalled(words);
   const own = known && ground.figures.find((f) => f.key === known.key);
   if (own) return own;
   if (KIND.test(words)) {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Box, Delete, EditPen, Guide, Upload } from "@element-plus/icons-vue";
+import { Box, Delete, EditPen, Guide, Tickets, Upload } from "@element-plus/icons-vue";
 import { type Work, workRoutes } from "@lodrin/contract";
 import { v4 as uuid } from "uuid";
 import { printNotation, type System } from "@lodrin/core";
@@ -14,6 +14,7 @@ import LoadState from "../../ui/LoadState.vue";
 import { sayMoment } from "../../ui/times.js";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { useLoad } from "../../ui/use-load.js";
+import HandoutDialog from "./HandoutDialog.vue";
 import { NEW_SYSTEM } from "./new-system.js";
 
 type Listed = Omit<Work, "notation">;
@@ -39,6 +40,7 @@ function copy(slug: string): void {
   if (sheet) void begin(sheet.notation, { slug, version: sheet.version });
 }
 
+const asking = ref(false);
 const told = ref("");
 const { open: choose, onChange } = useFileDialog({ accept: ".lodrin,.json,.txt", multiple: false, reset: true });
 onChange(async (files) => {
@@ -91,6 +93,7 @@ const remove = (work: Listed): Promise<void> =>
     <template v-else>
       <div class="begin">
         <el-button type="primary" :icon="EditPen" @click="begin(NEW_SYSTEM)">Begin a new one</el-button>
+        <el-button :icon="Tickets" @click="asking = true">Begin from a handout</el-button>
         <el-button :icon="Guide" @click="begin(NEW_SYSTEM, undefined, { tour: '1' })">Show me how</el-button>
         <el-select
           v-model="copied"
@@ -104,6 +107,7 @@ const remove = (work: Listed): Promise<void> =>
         <el-button :icon="Upload" @click="choose()">or bring one in</el-button>
         <el-checkbox v-if="awayCount || away" v-model="away">Put away ({{ awayCount }})</el-checkbox>
       </div>
+      <HandoutDialog v-model="asking" @begin="begin($event)" />
       <el-alert v-if="told" :title="told" type="warning" show-icon @close="told = ''" />
       <el-alert v-if="failed" :title="failed" type="error" role="alert" :closable="false" />
       <el-empty v-if="works.length === 0" description="Nothing yet. A new one begins with a frame that draws at once: write over it." />

@@ -85,6 +85,11 @@ h1 {
   padding: 8px 6px;
   margin: 0;
 }
+@media (width < 560px) {
+  header {
+    overflow-x: auto;
+  }
+}
 @media (width < 1000px) {
   .body {
     width: 120px;

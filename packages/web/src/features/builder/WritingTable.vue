@@ -368,13 +368,14 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
 }
 .text {
   display: grid;
-  grid-template-rows: auto auto minmax(0, 1fr) auto auto auto;
+  grid-template: auto auto minmax(0, 1fr) auto auto auto / minmax(0, 1fr);
   min-width: 0;
   border-right: 1px solid var(--rule);
 }
 .bar {
   grid-row: 1;
   display: flex;
+  flex-wrap: wrap;
   gap: 4px;
   align-items: center;
   padding: 6px 12px;

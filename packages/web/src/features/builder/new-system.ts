@@ -1,3 +1,5 @@
+import type { HomeUnit } from "@lodrin/core";
+
 /** What a new system begins with: a frame that draws at once, to be written over. */
 export const NEW_SYSTEM = `system "A new system"
   garment block · unit cm · tape 1mm
@@ -17,3 +19,19 @@ value width = chest/4 + ease  "A quarter of the chest and its ease."
 #3 out width from #1  "Square across from 1."
 line side: #2 > #3  "The side."
 `;
+
+/** A system of a handout's sentences, a line each below its heading: they are read in the builder, one after the other. */
+export function handoutSystem(title: string, unit: HomeUnit, handout: string): string {
+  const name = title.replace(/["\n]/g, " ").trim();
+  const lines = handout
+    .split(/\r\n|\r|\n/)
+    .map((line) => line.trim())
+    .filter((line) => line !== "");
+  return [
+    `system "${name === "" ? "A new system" : name}"`,
+    `  garment block · unit ${unit} · tape ${unit === "in" ? "1/8" : "1mm"}`,
+    "",
+    ...lines,
+    "",
+  ].join("\n");
+}
