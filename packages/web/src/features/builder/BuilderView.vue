@@ -13,6 +13,7 @@ import { useUndo } from "../../stores/undo.js";
 import LoadState from "../../ui/LoadState.vue";
 import { sayMoment } from "../../ui/times.js";
 import { useAttempt } from "../../ui/use-attempt.js";
+import { useKeptText } from "../../ui/use-kept-text.js";
 import { useLoad } from "../../ui/use-load.js";
 import HandoutDialog from "./HandoutDialog.vue";
 import { NEW_SYSTEM } from "./new-system.js";
@@ -41,6 +42,12 @@ function copy(slug: string): void {
 }
 
 const asking = ref(false);
+const handout = useKeptText("new-handout");
+/** The handout is kept on this device until there is a system of it. */
+async function beginFromHandout(notation: string): Promise<void> {
+  await begin(notation);
+  if (failed.value === "") handout.value = "";
+}
 const told = ref("");
 const { open: choose, onChange } = useFileDialog({ accept: ".lodrin,.json,.txt", multiple: false, reset: true });
 onChange(async (files) => {
@@ -107,7 +114,7 @@ const remove = (work: Listed): Promise<void> =>
         <el-button :icon="Upload" @click="choose()">or bring one in</el-button>
         <el-checkbox v-if="awayCount || away" v-model="away">Put away ({{ awayCount }})</el-checkbox>
       </div>
-      <HandoutDialog v-model="asking" @begin="begin($event)" />
+      <HandoutDialog v-model="asking" @begin="beginFromHandout" />
       <el-alert v-if="told" :title="told" type="warning" show-icon @close="told = ''" />
       <el-alert v-if="failed" :title="failed" type="error" role="alert" :closable="false" />
       <el-empty v-if="works.length === 0" description="Nothing yet. A new one begins with a frame that draws at once: write over it." />

@@ -2,6 +2,7 @@
 import type { HomeUnit } from "@lodrin/core";
 import { ref } from "vue";
 import { useSession } from "../../stores/session.js";
+import { useKeptText } from "../../ui/use-kept-text.js";
 import { handoutSystem } from "./new-system.js";
 
 /** A handout as a teacher has it, pasted or typed, becomes the beginning of a system: its sentences are read in the builder. */
@@ -10,7 +11,7 @@ const emit = defineEmits<{ begin: [notation: string] }>();
 const session = useSession();
 const title = ref("");
 const unit = ref<HomeUnit>(session.unit);
-const handout = ref("");
+const handout = useKeptText("new-handout");
 
 function begin(): void {
   emit("begin", handoutSystem(title.value, unit.value, handout.value));
@@ -41,8 +42,10 @@ function begin(): void {
       <p class="small quiet">One sentence a line, as you say them. You see how each is read before it goes into the system.</p>
     </el-form>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" @click="begin">Begin</el-button>
+      <div class="acts">
+        <el-button @click="open = false">Cancel</el-button>
+        <el-button type="primary" @click="begin">Begin</el-button>
+      </div>
     </template>
   </el-dialog>
 </template>
@@ -52,6 +55,11 @@ function begin(): void {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 0 16px;
+}
+.acts {
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
 }
 @media (width < 560px) {
   .two {
