@@ -64,3 +64,7 @@ export interface Manner {
   /** Square to the fold or level, as its words say, where it starts or ends. */
   readonly level?: boolean;
 }
+
+/** The point in which two lines end. */
+export const sharedEnd = (a: Pick<Line, "ends"> | undefined, b: Pick<Line, "ends"> | undefined): string | undefined =>
+  a?.ends?.find((end) => b?.ends?.includes(end));

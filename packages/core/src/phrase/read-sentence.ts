@@ -2,9 +2,9 @@ import { newProblems } from "../edit/consequences.js";
 import { loadSystem, type LoadedSystem } from "../plan/load.js";
 import type { Library } from "../plan/uses.js";
 import type { Point } from "../geometry/point.js";
-import type { StepStatement } from "../plan/plan.js";
+import type { PlannedStep, StepStatement } from "../plan/plan.js";
 import type { Evaluation } from "../run/evaluation.js";
-import { draftsOf } from "./ground/drafts.js";
+import { draftsOf } from "../run/sample-drafts.js";
 import { type Ground, groundOf } from "./ground/ground.js";
 import { definitionSaid } from "./definitions.js";
 import { putInto } from "./place-puts.js";
@@ -198,8 +198,9 @@ function prove(before: LoadedSystem, text: string, sentence: string, library: Li
   const [problem] = newProblems(before, after);
   if (problem) return { fault: `${problem.why} ${problem.fix}`.trim() };
   const draws: string[] = [];
+  const steps = newSteps(before, after, sentence);
   for (const { evaluation } of draftsOf(after.plan)) {
-    const fault = drawnNew(before, after, evaluation, draws, sentence) ?? shapedNew(before, after, evaluation);
+    const fault = drawnNew(steps, evaluation, draws) ?? shapedNew(before, after, evaluation);
     if (fault !== undefined) return { fault };
   }
   const known = new Set(before.system.statements);
@@ -236,26 +237,34 @@ function sameBut(a: Drawn, b: Drawn): boolean {
   return less.places.size > 0 ? [...less.places].every((place) => more.places.has(place)) : more.places.size === 0;
 }
 
-/** Adds the points and lines that are new on a draft, to a twentieth of a millimetre; why one of them cannot be drawn. */
-function drawnNew(
-  before: LoadedSystem,
-  { plan }: LoadedSystem,
-  evaluation: Evaluation,
-  draws: string[],
-  sentence: string,
-): string | undefined {
+interface NewStep {
+  readonly index: number;
+  readonly step: PlannedStep;
+  /** A name that was said tells readings apart; one that was only free is empty. */
+  readonly said: string;
+}
+
+/** The steps that are new in a text. */
+function newSteps(before: LoadedSystem, { plan }: LoadedSystem, sentence: string): NewStep[] {
   const known = new Set(before.plan.steps.map(({ source }) => nameOf(source)));
+  const isSaid = (id: string): boolean => new RegExp(`(?<![\\w/.])${id}(?![\\w/.])`, "i").test(sentence);
+  return plan.steps.flatMap((step, index) => {
+    const { source } = step;
+    return known.has(nameOf(source)) ? [] : [{ index, step, said: source.is === "point" && isSaid(source.id) ? source.id : "" }];
+  });
+}
+
+/** Adds what new steps draw on a body, to a twentieth of a millimetre; why one of them cannot be drawn. */
+function drawnNew(steps: readonly NewStep[], evaluation: Evaluation, draws: string[]): string | undefined {
   const near = ({ x, y }: Point): number[] => [Math.round(x * 20), Math.round(y * 20)];
-  for (const [index, { source, node, makes, target }] of plan.steps.entries()) {
-    if (known.has(nameOf(source))) continue;
+  for (const { index, step, said } of steps) {
+    const { node, makes, target } = step;
     evaluation.need(node);
     const outcome = evaluation.outcomes[index];
     if (outcome?.status === "failed") return `${outcome.why} ${outcome.fix}`.trim();
     const { points, paths } = evaluation.frame;
-    const [point, path] = makes === "point" ? [points[target], undefined] : [undefined, makes === "path" ? paths[target] : undefined];
-    // A name that was said tells readings apart, one that was only free does not.
-    const name = source.is === "point" && new RegExp(`(?<![\\w/.])${source.id}(?![\\w/.])`, "i").test(sentence) ? source.id : "";
-    if (point) draws.push(`${name} ${near(point).join()}`);
+    const [point, path] = [makes === "point" ? points[target] : undefined, makes === "path" ? paths[target] : undefined];
+    if (point) draws.push(`${said} ${near(point).join()}`);
     if (path) draws.push(JSON.stringify(path.segments.map((c) => [c.p0, c.p1, c.p2, c.p3].map(near))));
   }
   return undefined;

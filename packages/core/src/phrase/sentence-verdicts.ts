@@ -4,7 +4,7 @@ import type { Library } from "../plan/uses.js";
 import type { PointStep, Statement } from "../system/model.js";
 import { blockHolding } from "../system/notation/read.js";
 import { pointText } from "../verb/form.js";
-import { draftsOf } from "./ground/drafts.js";
+import { draftsOf } from "../run/sample-drafts.js";
 import { groundOf } from "./ground/ground.js";
 import { RATHER_ASKED } from "./read-sentence.js";
 import { understand } from "./understand.js";

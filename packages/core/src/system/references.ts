@@ -287,11 +287,16 @@ class Gatherer {
     if (lead === undefined) return;
     if (!lead.startsWith("at")) return this.line(text.slice(lead.length), field, lead.length);
     const tree = readable(() => parseFormula(text.slice(lead.length)));
+    if (tree) this.shifted(tree, text.slice(lead.length), field, lead.length);
+  }
+
+  /** A formula that begins `offset` letters into its part. */
+  private shifted(tree: Tree, text: string, field: string, offset: number): void {
     const before = this.found.length;
-    if (tree) this.tree(tree, text.slice(lead.length), field, "name");
+    this.tree(tree, text, field, "name");
     for (let i = before; i < this.found.length; i++) {
       const r = this.found[i] as Reference;
-      this.found[i] = { ...r, at: [r.at[0] + lead.length, r.at[1] + lead.length] };
+      this.found[i] = { ...r, at: [r.at[0] + offset, r.at[1] + offset] };
     }
   }
 
@@ -305,12 +310,7 @@ class Gatherer {
     };
     for (const [kind, name, span] of lineNames(line, find)) this.add(kind, name, field, span);
     if (line.type === "parallel") {
-      const before = this.found.length;
-      this.tree(line.by, text, field, "name");
-      for (let i = before; i < this.found.length; i++) {
-        const found = this.found[i] as Reference;
-        this.found[i] = { ...found, at: [found.at[0] + offset, found.at[1] + offset] };
-      }
+      this.shifted(line.by, text, field, offset);
     }
   }
 }

@@ -2,7 +2,7 @@ import { pointText } from "../../verb/form.js";
 import { listOf } from "../chart/pattern.js";
 import { AMOUNT, LINE, PLACED, SPOT } from "../grammar/main-rules.js";
 import { on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
-import type { Amount, Direction, Line, Manner, Spot } from "../meaning.js";
+import { type Amount, type Direction, type Line, type Manner, sharedEnd, type Spot } from "../meaning.js";
 import type { Bag } from "../clause.js";
 import { keyOf, type Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
@@ -520,18 +520,13 @@ function raised(
   return act(`${way} ${line.text}`, (bag, sheet) => {
     if (!bag.holds({ act: 1, name: 1 })) throw NOT_SO;
     if (!place) throw ask("At which point of it?");
-    const spot = "text" in place ? meetingOf(line, place) : place;
-    if (!spot) throw ask("At which point of it?");
-    const [at, id] = sheet.spot(spot);
+    const corner = "text" in place ? sharedEnd(line, place) : undefined;
+    if ("text" in place && corner === undefined) throw ask("At which point of it?");
+    const [at, id] = sheet.spot("text" in place ? { id: corner ?? "" } : place);
     const amount = laidOff(by, at);
     return at.place(`${way} ${amount.formula} from ${id}`, at.boardOf(id), bag.first("name")?.names[0]).speaking(line.text);
   });
 }
-function meetingOf(a: Line, b: Line): Spot | undefined {
-  const id = a.ends?.find((end) => b.ends?.includes(end));
-  return id === undefined ? undefined : { id };
-}
-
 /** A line brought in or out at a point: the point is placed, and what is drawn next goes through it. */
 const BRING = saying<Act>("bring a line").said(
   on(p`(bring|take|move|push|let|shift|pull|come) ${LINE} ${SIDE_WORD} (by)? ${AMOUNT} at ${SPOT}`, ([line, side, by, spot]) =>

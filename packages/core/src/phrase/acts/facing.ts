@@ -23,11 +23,6 @@ export const PLEAT = saying<Act>("pleat").said(
           ])
         : undefined,
   ),
-  on(p`(let in|add|put in|lay|put|insert|let|allow)? (a)? ${AMOUNT} (deep|wide)? pleat (at|on|in|along) ${EDGE}`, ([by, edge]) =>
-    by && edge !== undefined
-      ? also(`pleat ${edge}`, pieceOf(edge), (sheet) => [`  pleat ${laidOff(by, sheet).formula} at ${roleOf(edge)}`])
-      : undefined,
-  ),
   on(p`(let in|add|put in|lay) (a)? pleat (of)? ${AMOUNT} (at|on|in|along) ${EDGE}`, ([by, edge]) =>
     by && edge !== undefined
       ? also(`pleat ${edge}`, pieceOf(edge), (sheet) => [`  pleat ${laidOff(by, sheet).formula} at ${roleOf(edge)}`])

@@ -5,7 +5,7 @@ import { act, type Act } from "../clause.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, p, saying } from "../grammar/rules.js";
 import type { KnownPiece } from "../ground/ground.js";
-import type { Amount, Line, Spot } from "../meaning.js";
+import { type Amount, type Line, sharedEnd, type Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO } from "../sheet/unclear.js";
 import { laidOff } from "./laid-off.js";
@@ -46,9 +46,9 @@ export const NOTCH = saying<Act>("notch").said(
     p`${NOTCH_WORD} (:|on|in)? ${EDGE} ,? (at)? ${NOTCHED} (,|;|and|, and) ${EDGE} ,? (at)? ${NOTCHED}`,
     ([word = "", edge, at, other, then]) =>
       edge !== undefined && other !== undefined && pieceOf(edge) === pieceOf(other)
-        ? notches(word, [
-            [edge, at],
-            [other, then],
+        ? notches([
+            [word, edge, at],
+            [word, other, then],
           ])
         : undefined,
   ),
@@ -100,17 +100,13 @@ function notchAt(word: string, spot: Spot | undefined, piece: KnownPiece | undef
 }
 function notch(edge: string | undefined, places: readonly (readonly [string, NotchAt | undefined])[]): Act | undefined {
   if (edge === undefined || places.some(([, at]) => !at)) return undefined;
-  return also(`notch ${edge} ${places.length}`, pieceOf(edge), (sheet) =>
-    places.map(([word, at]) => {
-      const end = fromEnd(edge, at?.from ?? endOn(edge, at?.fromLine, sheet), sheet);
-      return `  ${word} on ${roleOf(edge)} at ${at?.by ? laidOff(at.by, sheet).formula : ""}${end ? " from its end" : ""}`;
-    }),
-  );
+  return notches(places.map(([word, at]) => [word, edge, at]));
 }
-/** Notches on several edges of a piece. */
-function notches(word: string, places: readonly (readonly [string, NotchAt | undefined])[]): Act {
-  return also(`notches ${places.length}`, pieceOf(places[0]?.[0] ?? ""), (sheet) =>
-    places.map(([edge, at]) => {
+
+/** Notches on edges of one piece, each by its word, its edge and its place. */
+function notches(places: readonly (readonly [word: string, edge: string, at: NotchAt | undefined])[]): Act {
+  return also(`notches ${places.map(([, edge]) => edge).join()}`, pieceOf(places[0]?.[1] ?? ""), (sheet) =>
+    places.map(([word, edge, at]) => {
       const end = fromEnd(edge, at?.from ?? endOn(edge, at?.fromLine, sheet), sheet);
       return `  ${word} on ${roleOf(edge)} at ${at?.by ? laidOff(at.by, sheet).formula : ""}${end ? " from its end" : ""}`;
     }),
@@ -119,8 +115,10 @@ function notches(word: string, places: readonly (readonly [string, NotchAt | und
 
 /** The end of an edge that is on another line. */
 function endOn(edge: string, line: Line | undefined, { ground }: Sheet): Spot | undefined {
-  const ends = ground.lines.find((l) => l.path === edge)?.ends;
-  const id = ends?.find((end) => line?.ends?.includes(end));
+  const id = sharedEnd(
+    ground.lines.find((l) => l.path === edge),
+    line,
+  );
   return id === undefined ? undefined : { id };
 }
 function fromEnd(edge: string, from: Spot | undefined, sheet: Sheet): boolean {

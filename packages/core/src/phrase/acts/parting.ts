@@ -83,34 +83,13 @@ const EXTEND = saying<Act>("extend").said(
     extend(line, end),
   ),
   on(p`(extend|produce|continue|prolong|carry on) ${LINE}`, ([line]) => extend(line, undefined), 0.1),
-  on(p`(extend|produce|continue|prolong) ${SPOT} (to)? ${SPOT}`, ([a, b], ground) =>
-    a && b && "id" in a && "id" in b
-      ? extend(
-          {
-            text: `${pointText(a.id)}-${pointText(b.id)}`,
-            board: ground.points.get(a.id)?.board ?? "",
-            ends: [a.id, b.id],
-            straight: true,
-          },
-          b,
-        )
-      : undefined,
-  ),
-  on(p`(extend|produce|continue|prolong) ${SPOT} (to)? ${SPOT} (up|down|out|in)? (past|beyond) ${LINE}`, ([a, b], ground) =>
-    a && b && "id" in a && "id" in b
-      ? extend(
-          {
-            text: `${pointText(a.id)}-${pointText(b.id)}`,
-            board: ground.points.get(a.id)?.board ?? "",
-            ends: [a.id, b.id],
-            straight: true,
-          },
-          b,
-        )
-      : undefined,
+  on(p`(extend|produce|continue|prolong) ${SPOT} (to)? ${SPOT}`, ([a, b], g) => carriedOn(a, b, undefined, g)),
+  on(p`(extend|produce|continue|prolong) ${SPOT} (to)? ${SPOT} (up|down|out|in)? (past|beyond) ${LINE}`, ([a, b], g) =>
+    carriedOn(a, b, undefined, g),
   ),
 );
 
+/** The line from one point to another, carried on past the other. */
 const carriedOn = (a: Spot | undefined, b: Spot | undefined, by: Amount | undefined, ground: Ground): Act | undefined =>
   a && b && "id" in a && "id" in b
     ? extend(

@@ -3,7 +3,7 @@ import { Bag } from "../clause.js";
 import { drawBetween } from "./drawing.js";
 import { negative } from "../grammar/amounts.js";
 import type { Share } from "../grammar/figures.js";
-import type { Amount, Direction, Heading, Line, Manner, Spot } from "../meaning.js";
+import { type Amount, type Direction, type Heading, type Line, type Manner, sharedEnd, type Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO } from "../sheet/unclear.js";
 import { alongBy, alongShare } from "./along.js";
@@ -206,11 +206,6 @@ function squareOff({ headings, sheet, place }: Said, start: Spot, of: Line, amou
   const way = headings.find((h) => h === "up" || h === "down" || h === "in" || h === "out");
   if (way === undefined) throw ask("To which side?");
   return place(then, `off ${straightOf(of, text)} at ${id}, ${by.formula} ${way}`, then.boardOf(id)).measuring(by);
-}
-
-/** The point in which two lines end. */
-function sharedEnd(a: Line, b: Line): string | undefined {
-  return a.ends?.find((end) => b.ends?.includes(end));
 }
 
 function toLine({ amounts, chain, until, starts, start, headings, sheet, place }: Said): Sheet {

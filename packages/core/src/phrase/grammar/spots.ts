@@ -2,7 +2,7 @@ import { pointText } from "../../verb/form.js";
 import type { Got } from "../chart/chart.js";
 import type { Token } from "../words/tokens.js";
 import { type Ground } from "../ground/ground.js";
-import type { Line, Spot } from "../meaning.js";
+import { type Line, sharedEnd, type Spot } from "../meaning.js";
 import { SHARE } from "./figures.js";
 import { AMOUNT, LINE, PLACED, SPOT, SPOT_BELOW } from "./main-rules.js";
 import { CLOSE, on, oneOf, OPEN, p, saying, wordsRow } from "./rules.js";
@@ -191,7 +191,7 @@ const BETWEEN = saying<Spot>("place between").said(
 
 /** The end that two lines have in common. */
 function endShared(of: Line | undefined, at: Line | undefined): Spot | undefined {
-  const id = of?.ends?.find((end) => at?.ends?.includes(end));
+  const id = sharedEnd(of, at);
   return id === undefined ? undefined : { id };
 }
 

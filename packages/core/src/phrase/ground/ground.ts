@@ -7,7 +7,7 @@ import { distance } from "../../geometry/point.js";
 import type { LoadedSystem } from "../../plan/load.js";
 import type { HomeUnit } from "../../quantity/units.js";
 import { wordsOfName } from "../words/tokens.js";
-import { draftsOf } from "./drafts.js";
+import { draftsOf } from "../../run/sample-drafts.js";
 import { drawnSteps } from "../../report/drawn-steps.js";
 import type { Plan } from "../../plan/plan.js";
 import type { PathStep, Piece, PointStep, Statement } from "../../system/model.js";

@@ -1,8 +1,8 @@
-import type { Plan } from "../../plan/plan.js";
-import { run, type Run } from "../../run/run.js";
-import { sampleBody } from "../../run/sample.js";
+import type { Plan } from "../plan/plan.js";
+import { run, type Run } from "./run.js";
+import { sampleBody } from "./sample.js";
 
-/** A small, a middle and a large body: what a sentence means has to be drafted on all three. */
+/** A small, a middle and a large body of the ranges a system expects. */
 export type Drafts = readonly [small: Run, middle: Run, large: Run];
 
 const known = new WeakMap<Plan, Drafts>();
