@@ -1,4 +1,4 @@
-import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
+import { placeOnPath } from "../geometry/path/nearest-on-path.js";
 import { type Path, pointAtLength, reversePath } from "../geometry/path/path.js";
 import { type Point, turn } from "../geometry/point.js";
 import { mouthsOn, ON_THE_EDGE_MM } from "./mouths.js";
@@ -203,9 +203,10 @@ interface Mark {
 function marksOn(way: readonly Travelled[]): Mark[] {
   let gone = 0;
   const marks = way.flatMap(({ piece, edge, reversed }) => {
-    const path = reversed ? reversePath(edge.path) : edge.path;
-    const mine = marksOnEdge(piece, path).map((m) => ({ ...m, along: m.along + gone }));
+    const start = gone;
     gone += edge.length;
+    const mine = marksOnEdge(piece, edge.path).map((m) => ({ ...m, along: reversed ? gone - m.along : start + m.along }));
+    if (reversed) mine.reverse();
     return mine;
   });
   // A notch where one edge goes over into the next lies on both of them.
@@ -222,9 +223,10 @@ function marksOnEdge(piece: PieceResult, path: Path): Mark[] {
   const mouths = mouthsOn(piece, path);
   const taken = (along: number): number => mouths.reduce((sum, m) => sum + (along > m.from + ON_THE_EDGE_MM ? m.length : 0), 0);
   return piece.notches
-    .map(({ id, ticks, at }) => ({ id, ticks, ...nearestOnPath(path, at) }))
-    .filter(({ off }) => off < ON_THE_EDGE_MM)
-    .map(({ id, ticks, along }) => ({ id, ticks, along: along - taken(along) }))
+    .flatMap(({ id, ticks, at }): Mark[] => {
+      const on = placeOnPath(path, at, ON_THE_EDGE_MM);
+      return on ? [{ id, ticks, along: on.along - taken(on.along) }] : [];
+    })
     .sort((m, n) => m.along - n.along);
 }
 

@@ -3,7 +3,6 @@ import { FormulaError } from "../formula/error.js";
 import type { Frame } from "../formula/scope.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
-import { NoSuchPiece } from "../shaping/outline/find.js";
 import { SHAPINGS } from "../shaping/index.js";
 
 /** One shaping done: the pieces it was done to before and after it, or why it was not done. */
@@ -32,19 +31,20 @@ export function shapeOnce(planned: PlannedShaping, frame: Frame, before: readonl
     if (planned.when && !planned.when.run(frame)) return left({ status: "skipped", why: `Only when ${planned.source.when ?? ""}.` });
     if (!planned.apply)
       return left({ status: "failed", why: planned.problem?.why ?? "This cannot be read.", fix: planned.problem?.fix ?? "" });
+    const missing = planned.needs.find((key) => !before.some((p) => p.key === key));
+    if (missing !== undefined) return left(withoutPiece(missing, absent));
     return { before, after: planned.apply(before, frame, 1), outcome: { status: "done" } };
   } catch (error) {
-    if (error instanceof NoSuchPiece) {
-      const { why, failed } = absent(error.key);
-      return left(
-        failed
-          ? { status: "failed", why: `It needs the piece ${error.key}, ${why}.`, fix: "Put that right first." }
-          : { status: "skipped", why: error.message },
-      );
-    }
     if (error instanceof DraftError || error instanceof FormulaError) return left({ status: "failed", why: error.why, fix: error.fix });
     throw error;
   }
+}
+
+function withoutPiece(key: string, absent: Absent): Shaped["outcome"] {
+  const { why, failed } = absent(key);
+  return failed
+    ? { status: "failed", why: `It needs the piece ${key}, ${why}.`, fix: "Put that right first." }
+    : { status: "skipped", why: `${key} is not on this draft.` };
 }
 
 /** True when a shaping can be watched half done. */

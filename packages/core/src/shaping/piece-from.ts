@@ -1,7 +1,7 @@
 import type { Evaluate } from "../formula/scope.js";
 import { straightCubic } from "../geometry/curve/cubic.js";
 import { flatten } from "../geometry/path/flatten.js";
-import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
+import { nearestOnPath, placeOnPath } from "../geometry/path/nearest-on-path.js";
 import { intersectPaths } from "../geometry/path/intersect-paths.js";
 import { offsetPath } from "../geometry/path/offset-path.js";
 import {
@@ -138,7 +138,7 @@ function endAt(inner: Path, neighbours: readonly EdgeParts[], atEnd: boolean): M
     const reach = pathLength(path) * (atEnd ? 1 : -1);
     const on: Path = { segments: [straightCubic(tip, { x: tip.x + u.x * reach, y: tip.y + u.y * reach })] };
     const corner = atEnd ? startOf(path) : endOf(path);
-    const met = [...intersectPaths(inner, path), ...(nearestOnPath(path, tip).off < 1e-6 ? [tip] : []), ...intersectPaths(on, path)];
+    const met = [...intersectPaths(inner, path), ...(placeOnPath(path, tip, 1e-6) ? [tip] : []), ...intersectPaths(on, path)];
     const [at] = met.sort((p, q) => distance(p, corner) - distance(q, corner));
     if (at) return { at, passed, along: nearestOnPath(path, at).along };
   }

@@ -1,7 +1,7 @@
 import { intersectPaths } from "../geometry/path/intersect-paths.js";
 import { pathBetween } from "../geometry/path/path-between.js";
 import { boundsOf } from "../geometry/bounds.js";
-import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
+import { placeOnPath } from "../geometry/path/nearest-on-path.js";
 import { flatten } from "../geometry/path/flatten.js";
 import { endOf, type Path, polyline, reversePath, startOf } from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
@@ -84,7 +84,7 @@ function refuseDarts(piece: PieceResult, cut: Path, what: string): void {
   const places = flatten(cut);
   for (const dart of piece.darts) {
     const { mouth } = dart;
-    const into = mouth && [startOf(cut), endOf(cut)].some((p) => nearestOnPath(mouth, p).off < BESIDE_MM);
+    const into = mouth && [startOf(cut), endOf(cut)].some((p) => placeOnPath(mouth, p, BESIDE_MM) !== undefined);
     const legs = flatten(dart.legs);
     const through = places.some(
       (p, i) => i > 0 && legs.some((q, k) => k > 0 && properIntersection(places[i - 1] as Point, p, legs[k - 1] as Point, q)),

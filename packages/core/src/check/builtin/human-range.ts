@@ -30,10 +30,11 @@ const isMade = ({ shapings }: Plan, { key }: PieceResult): boolean =>
 
 /** The length of a shoulder: where panels share it, that of all their edges on its side of the seam. */
 function shoulderLength(edge: PieceEdge, pieces: readonly PieceResult[], { sews }: Plan): number {
-  const side = sews.flatMap(({ first, second }) => [first, second]).find((names) => names.length > 1 && names.includes(edge.name));
-  if (!side) return edge.length;
-  const all = pieces.flatMap((p) => p.edges).filter((e) => side.includes(e.name));
-  return all.reduce((sum, e) => sum + e.length, 0);
+  const shares = (names: readonly string[]): boolean => names.length > 1 && names.includes(edge.name);
+  const sew = sews.find(({ first, second }) => shares(first) || shares(second));
+  if (!sew) return edge.length;
+  const side = shares(sew.first) ? sew.first : sew.second;
+  return pieces.reduce((sum, { edges }) => edges.reduce((mm, e) => (side.includes(e.name) ? mm + e.length : mm), sum), 0);
 }
 
 function byEdge(piece: PieceResult, pieces: readonly PieceResult[], plan: Plan): CheckResult[] {

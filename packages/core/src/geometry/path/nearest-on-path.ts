@@ -5,18 +5,29 @@ import { distance, type Point } from "../point.js";
 
 const SAMPLES = 24;
 
-/** Length in mm from a path's start to the place on it nearest to `p`, and how far off the path `p` lies. */
-export function nearestOnPath(path: Path, p: Point): { along: number; off: number } {
-  let best = { along: 0, off: Infinity };
-  let before = 0;
-  for (const segment of path.segments) {
-    if (beyond(segment, p, best.off) < best.off) {
-      const { along, off } = segment.straight ? onStraight(segment, p) : onCurve(segment, p);
-      if (off < best.off - 1e-9) best = { along: before + along, off };
-    }
-    before += cubicLength(segment);
+/** A place on a path by its length from the start, and how far off it lies what it is the nearest place to; mm. */
+export interface NearestPlace {
+  readonly along: number;
+  readonly off: number;
+}
+
+/** The place of a path nearest to `p`. */
+export const nearestOnPath = (path: Path, p: Point): NearestPlace => placeOnPath(path, p, Infinity) ?? { along: 0, off: Infinity };
+
+/** The same where it lies nearer than `within` (mm), else undefined: what is farther away is told from the boxes of the curves. */
+export function placeOnPath({ segments }: Path, p: Point, within: number): NearestPlace | undefined {
+  let index = -1;
+  let least = within;
+  let on = 0;
+  for (let i = 0; i < segments.length; i++) {
+    const segment = segments[i] as Cubic;
+    if (beyond(segment, p, least) >= least) continue;
+    const { along, off } = segment.straight ? onStraight(segment, p) : onCurve(segment, p);
+    if (off < least - 1e-9) [index, least, on] = [i, off, along];
   }
-  return best;
+  if (index < 0) return undefined;
+  for (let i = 0; i < index; i++) on += cubicLength(segments[i] as Cubic);
+  return { along: on, off: least };
 }
 
 /** How far `p` lies at least from a cubic, which lies within the box of its handles. */

@@ -90,4 +90,8 @@ export function splitPath(path: Path, mm: number): [Path, Path] {
 }
 
 /** Paths laid end to end as one. */
-export const joinPaths = (paths: readonly Path[]): Path => ({ segments: paths.flatMap((path) => path.segments) });
+export function joinPaths(paths: readonly Path[]): Path {
+  const all: Cubic[] = [];
+  for (const { segments } of paths) for (const segment of segments) all.push(segment);
+  return { segments: all };
+}

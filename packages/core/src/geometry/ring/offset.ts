@@ -42,7 +42,13 @@ function joined(edges: readonly OffsetEdge[], move: (edge: OffsetEdge) => Run): 
     if (next !== i)
       meet(runs[i]?.places as Point[], runs[next]?.places as Point[], edges[i] as OffsetEdge, edges[next] as OffsetEdge, move === bisected);
   }
-  return { ring: closed(dropRepeats(runs.flatMap((run) => run.places))), sound: runs.every((run) => run.sound) };
+  return { ring: closed(dropRepeats(allPlaces(runs))), sound: runs.every((run) => run.sound) };
+}
+
+function allPlaces(runs: readonly Run[]): Point[] {
+  const all: Point[] = [];
+  for (const { places } of runs) for (const p of places) all.push(p);
+  return all;
 }
 
 /** Every corner point moved along the bisector of its stretches: right as long as no stretch is shorter than a hollow corner takes off it. */
@@ -268,5 +274,10 @@ const closed = (ring: Point[]): Point[] =>
   ring.length > 1 && distance(ring[0] as Point, ring[ring.length - 1] as Point) <= 1e-6 ? ring.slice(0, -1) : ring;
 
 function dropRepeats(places: readonly Point[]): Point[] {
-  return places.filter((p, i) => i === 0 || distance(p, places[i - 1] as Point) > 1e-6);
+  const kept: Point[] = [];
+  for (let i = 0; i < places.length; i++) {
+    const p = places[i] as Point;
+    if (i === 0 || distance(p, places[i - 1] as Point) > 1e-6) kept.push(p);
+  }
+  return kept;
 }

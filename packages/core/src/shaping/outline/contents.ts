@@ -2,7 +2,7 @@ import { flatten } from "../../geometry/path/flatten.js";
 import { polygonArea } from "../../geometry/ring/area.js";
 import { mapPath, type Path, pathLength, pointAtLength } from "../../geometry/path/path.js";
 import { lerp, type Point } from "../../geometry/point.js";
-import { insideRing } from "../../geometry/ring/ring.js";
+import { distanceToRing, insideRing } from "../../geometry/ring/ring.js";
 import type { EdgeParts, PieceParts } from "../../piece/assemble.js";
 import type { DartResult } from "../../piece/dart-result.js";
 import type { PieceMark, PieceResult } from "../../piece/piece.js";
@@ -12,10 +12,12 @@ type Contents = Pick<PieceParts, "grain" | "levels" | "darts" | "inside" | "notc
 export const middle = (a: Point, b: Point): Point => lerp(a, b, 0.5);
 
 /** The region of a part: its edges as a ring, closed over the places given. */
-export const regionOf = (edges: readonly EdgeParts[], over: readonly Point[] = []): Point[] => [
-  ...edges.flatMap((e) => flatten(e.path)),
-  ...over,
-];
+export function regionOf(edges: readonly EdgeParts[], over: readonly Point[] = []): Point[] {
+  const ring: Point[] = [];
+  for (const { path } of edges) for (const p of flatten(path)) ring.push(p);
+  for (const p of over) ring.push(p);
+  return ring;
+}
 
 /** What is drawn on a piece, moved where it lies on the region of the part that moves. The grain stays, and so do the lines of the board. */
 export function moveContents(piece: Contents, region: readonly Point[], map: (p: Point) => Point): Contents {
@@ -73,14 +75,7 @@ const BORDER_MM = 0.05;
 
 /** True on the region or on its border. */
 export function lies(p: Point, region: readonly Point[]): boolean {
-  if (insideRing(p, region)) return true;
-  return region.some((a, i) => {
-    const b = region[(i + 1) % region.length] as Point;
-    const [dx, dy] = [b.x - a.x, b.y - a.y];
-    const squared = dx * dx + dy * dy;
-    const t = squared === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / squared));
-    return Math.hypot(p.x - a.x - dx * t, p.y - a.y - dy * t) < BORDER_MM;
-  });
+  return insideRing(p, region) || distanceToRing(p, region) < BORDER_MM;
 }
 
 /** How much a part of a piece should rather stay: the fold first, then the middle of the grain, then the larger part. */

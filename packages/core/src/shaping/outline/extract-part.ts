@@ -10,7 +10,8 @@ import { lies, middle, regionOf } from "./contents.js";
 
 /** A part as a piece of its own, with what lies on its region. A part away from the fold is cut as a pair. */
 export function extractPart(piece: PieceResult, edges: EdgeParts[], key: string): PieceResult {
-  const region = regionOf(edges);
+  const ring = regionOf(edges);
+  const region = { ring, border: polyline([...ring, ring[0] as Point]) };
   const onFold = piece.onFold && edges.some((e) => e.finish === "fold");
   const levels = piece.levels.flatMap((l) => {
     const kept = within(l.a, l.b, region);
@@ -26,22 +27,27 @@ export function extractPart(piece: PieceResult, edges: EdgeParts[], key: string)
     edges,
     grain: piece.grain && lengthwise(piece.grain, region),
     levels,
-    darts: piece.darts.filter((d) => insideRing(middle(...d.fold), region)),
+    darts: piece.darts.filter((d) => insideRing(middle(...d.fold), ring)),
     inside: piece.inside.flatMap((l) => {
       const kept = stretchWithin(l.path, region);
       return kept ? [{ ...l, path: kept }] : [];
     }),
-    notches: piece.notches.filter((n) => lies(n.at, region)),
-    marks: piece.marks.filter((m) => lies(m.at, region)),
+    notches: piece.notches.filter((n) => lies(n.at, ring)),
+    marks: piece.marks.filter((m) => lies(m.at, ring)),
   });
 }
 
 /** A stretch shorter than this (mm) says nothing. */
 const LEAST_MM = 1;
 
+/** The region of a part, as corner points and as a path. */
+interface Region {
+  readonly ring: readonly Point[];
+  readonly border: Path;
+}
+
 /** The longest stretch of a path that lies on a region. */
-function stretchWithin(path: Path, region: readonly Point[]): Path | undefined {
-  const border = polyline([...region, region[0] as Point]);
+function stretchWithin(path: Path, { ring, border }: Region): Path | undefined {
   const length = pathLength(path);
   const crossings = intersectPaths(path, border).map((p) => nearestOnPath(path, p).along);
   const stops = [0, ...crossings.sort((a, b) => a - b), length];
@@ -49,23 +55,23 @@ function stretchWithin(path: Path, region: readonly Point[]): Path | undefined {
   for (let i = 1; i < stops.length; i++) {
     const [from, to] = [stops[i - 1] as number, stops[i] as number];
     if (to - from < LEAST_MM || (best && to - from <= best.to - best.from)) continue;
-    if (lies(pointAtLength(path, (from + to) / 2).at, region)) best = { from, to };
+    if (lies(pointAtLength(path, (from + to) / 2).at, ring)) best = { from, to };
   }
   if (!best) return undefined;
   return best.to - best.from > length - LEAST_MM ? path : splitPath(splitPath(path, best.to)[0], best.from)[1];
 }
 
 /** The longest stretch of a straight line that lies on a region. */
-function within(a: Point, b: Point, region: readonly Point[]): [Point, Point] | undefined {
+function within(a: Point, b: Point, region: Region): [Point, Point] | undefined {
   const kept = stretchWithin(polyline([a, b]), region);
   return kept && [startOf(kept), endOf(kept)];
 }
 
 /** The grain through the middle of the part, as long as the part is. */
-function lengthwise([a, b]: readonly [Point, Point], region: readonly Point[]): [Point, Point] {
+function lengthwise([a, b]: readonly [Point, Point], region: Region): [Point, Point] {
   const kept = within(a, b, region);
   if (kept) return kept;
-  const box = boundsOf(region) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+  const box = boundsOf(region.ring) ?? { minX: 0, minY: 0, maxX: 0, maxY: 0 };
   const mid = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
   const length = distance(a, b) || 1;
   const half = Math.min(length, box.maxY - box.minY, 400) / 2;

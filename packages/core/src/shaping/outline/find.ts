@@ -4,17 +4,10 @@ import type { PieceEdge, PieceResult } from "../../piece/piece.js";
 import { DraftError } from "../../verb/draft-error.js";
 import { pointText } from "../../verb/form.js";
 
-/** Thrown when a piece to be shaped is not on this draft: the shaping is then left out. */
-export class NoSuchPiece extends Error {
-  constructor(readonly key: string) {
-    super(`${key} is not on this draft.`);
-  }
-}
-
-/** The piece of that name; throws NoSuchPiece. */
+/** The piece of that name; throws DraftError. */
 export function pieceOf(pieces: readonly PieceResult[], key: string): PieceResult {
   const piece = pieces.find((p) => p.key === key);
-  if (!piece) throw new NoSuchPiece(key);
+  if (!piece) throw new DraftError(`${key} is not on this draft.`, "The piece was left out, or could not be made.");
   return piece;
 }
 
@@ -49,7 +42,7 @@ export function indexOf(piece: PieceResult, role: string): number {
   return index;
 }
 
-/** An edge by its full name, `Front.side`; throws NoSuchPiece or DraftError. */
+/** An edge by its full name, `Front.side`; throws DraftError. */
 export function edgeOf(pieces: readonly PieceResult[], name: string): { piece: PieceResult; edge: PieceEdge; index: number } {
   const [key = "", role = ""] = name.split(".");
   const piece = pieceOf(pieces, key);

@@ -1,5 +1,5 @@
 import type { Frame } from "../../formula/scope.js";
-import { nearestOnPath } from "../../geometry/path/nearest-on-path.js";
+import { nearestOnPath, placeOnPath } from "../../geometry/path/nearest-on-path.js";
 import { joinPaths, mapPath, type Path, pathLength, pointAtLength, splitPath } from "../../geometry/path/path.js";
 import { type Point, turn } from "../../geometry/point.js";
 import { assemble, type EdgeParts } from "../../piece/assemble.js";
@@ -29,7 +29,7 @@ export function replaceStretches(piece: PieceResult, stretches: readonly Replace
   });
   const changed = [...new Set(stretches.map((s) => s.edge))];
   const notches = piece.notches.map((notch) => {
-    const on = changed.find((i) => nearestOnPath((piece.edges[i] as EdgeParts).path, notch.at).off < ON_THE_EDGE_MM);
+    const on = changed.find((i) => placeOnPath((piece.edges[i] as EdgeParts).path, notch.at, ON_THE_EDGE_MM) !== undefined);
     if (on === undefined) return notch;
     const { path } = edges[on] as EdgeParts;
     const now = nearestOnPath(path, notch.at);

@@ -1,4 +1,4 @@
-import { nearestOnPath } from "../../geometry/path/nearest-on-path.js";
+import { placeOnPath } from "../../geometry/path/nearest-on-path.js";
 import { endOf, joinPaths, mapPath, type Path, pathLength, splitPath, startOf } from "../../geometry/path/path.js";
 import { straightCubic } from "../../geometry/curve/cubic.js";
 import { distance, type Point } from "../../geometry/point.js";
@@ -20,8 +20,8 @@ const NOTHING_MM = 1e-6;
 export function placeAt(piece: Pick<PieceResult, "edges">, p: Point): RingPlace | undefined {
   let best: (RingPlace & { off: number }) | undefined;
   piece.edges.forEach(({ path }, edge) => {
-    const { along, off } = nearestOnPath(path, p);
-    if (off <= ON_THE_OUTLINE_MM && (!best || off < best.off - 1e-9)) best = { edge, along, off };
+    const on = placeOnPath(path, p, best?.off ?? ON_THE_OUTLINE_MM);
+    if (on && (!best || on.off < best.off - 1e-9)) best = { edge, ...on };
   });
   return best && { edge: best.edge, along: best.along };
 }
