@@ -3,6 +3,7 @@ import { computed, type ComputedRef, reactive, ref, type Ref, watch } from "vue"
 import { reportFault } from "../ui/faults.js";
 import { type CallError } from "./call.js";
 import { isRefusal, sendApart } from "./send-apart.js";
+import { againIn, startSender } from "./sender.js";
 
 /** Where a change stands. */
 export type AutosaveState = "saved" | "waiting" | "saving" | "offline" | "signed-out" | "collision" | "refused";
@@ -58,9 +59,6 @@ export interface Autosave<T extends Saveable, F extends keyof T & string> {
 }
 
 const PAUSE_MS = 500;
-const RETRY_MS = 2_500;
-const SIGNED_OUT_MS = 10_000;
-const FULL_MS = 30_000;
 
 /** Starts keeping `loaded`. Edits left on this device by an earlier visit are taken up again. */
 export function startAutosave<T extends Saveable, F extends keyof T & string>(loaded: T, rules: AutosaveRules<T, F>): Autosave<T, F> {
@@ -73,8 +71,6 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
   const theirs = ref<T | undefined>() as Ref<T | undefined>;
   const why = ref("");
   const merges = ref(0);
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  let running: Promise<boolean> | undefined;
   let applying = false;
 
   const patchNow = (): Partial<Pick<T, F>> => {
@@ -90,41 +86,32 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
     else localStorage.setItem(storageKey, JSON.stringify({ version: base.version, patch, began } satisfies Pending<Pick<T, F>>));
   };
 
-  const later = (ms: number): void => {
-    clearTimeout(timer);
-    timer = setTimeout(() => void flush(), ms);
-  };
-
+  const sender = startSender({
+    waits: () => state.value !== "collision" && Object.keys(patchNow()).length > 0,
+    send,
+    failed: fail,
+  });
   async function flush(): Promise<boolean> {
-    clearTimeout(timer);
-    if (running) return running.then(() => (Object.keys(patchNow()).length > 0 ? flush() : state.value === "saved"));
-    if (state.value === "collision") return false;
-    running = sendOnce().finally(() => (running = undefined));
-    return running;
+    return state.value === "collision" ? false : sender.now();
   }
 
-  async function sendOnce(): Promise<boolean> {
+  async function send(): Promise<void> {
     const patch = patchNow();
-    if (Object.keys(patch).length === 0) {
-      state.value = "saved";
-      remember();
-      return true;
-    }
-    state.value = "saving";
-    try {
-      settleOn(await rules.send(loaded.id, base.version, patch, base));
+    const fields = Object.keys(patch) as F[];
+    if (fields.length > 0) {
+      state.value = "saving";
+      try {
+        settleOn(await rules.send(loaded.id, base.version, patch, base));
+      } catch (error) {
+        if (isRefusal(error) && fields.length > 1 && (await saveApart(fields))) return;
+        throw error;
+      }
       savedAt.value = base.updatedAt;
-      remember();
-      const more = Object.keys(patchNow()).length > 0;
-      state.value = more ? "waiting" : "saved";
-      if (more) later(PAUSE_MS);
-      return !more;
-    } catch (error) {
-      const fields = Object.keys(patch) as F[];
-      if (isRefusal(error) && fields.length > 1 && (await saveApart(fields))) return false;
-      fail(error as CallError);
-      return false;
     }
+    remember();
+    const more = Object.keys(patchNow()).length > 0;
+    state.value = more ? "waiting" : "saved";
+    if (more) sender.soon(PAUSE_MS);
   }
 
   /** One field that is refused does not hold back the others: each is sent by itself. True when any was taken. */
@@ -146,18 +133,9 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
   function fail(error: CallError): void {
     why.value = error.message;
     if (error.status === 409) meet(error.current as T);
-    else if (error.status === 507) {
-      // Full: shown with what to do, and tried again when there may be room.
-      state.value = "refused";
-      later(FULL_MS);
-    } else if (error.status === 401 || error.status === 423) {
-      // Signed in again, here or in another tab, it goes on by itself.
-      state.value = "signed-out";
-      later(SIGNED_OUT_MS);
-    } else if (error.status === 0 || error.status === 408 || error.status >= 500 || error.status === 429) {
-      state.value = "offline";
-      later(RETRY_MS);
-    } else state.value = "refused";
+    else if (error.status === 401 || error.status === 423) state.value = "signed-out";
+    // Where there is no room it says what to do, and is tried again all the same.
+    else state.value = error.status === 507 || againIn(error) === undefined ? "refused" : "offline";
   }
 
   function settleOn(saved: T): void {
@@ -170,7 +148,6 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
     const together = rules.merge?.(began, pickFields(local as Pick<T, F>, rules.fields), pickFields(saved, rules.fields));
     if (!together) {
       theirs.value = saved;
-      clearTimeout(timer);
       state.value = "collision";
       return;
     }
@@ -179,7 +156,7 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
     Object.assign(local, clone(together));
     remember();
     state.value = "waiting";
-    later(0);
+    sender.soon(0);
   }
 
   function takeTheirs(): void {
@@ -208,15 +185,10 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
       remember();
       if (state.value === "collision") return;
       if (state.value !== "saving") state.value = "waiting";
-      later(PAUSE_MS);
+      sender.soon(PAUSE_MS);
     },
     { flush: "sync" },
   );
-
-  const online = (): void => {
-    if (state.value === "offline") void flush();
-  };
-  window.addEventListener("online", online);
 
   takeUp(storageKey, base, (pending) => {
     Object.assign(local, pending.patch);
@@ -233,9 +205,9 @@ export function startAutosave<T extends Saveable, F extends keyof T & string>(lo
     ...{ local, state, savedAt, theirs, merges, why, dirty, flush, keepMine, takeTheirs },
     stop: () => {
       stopWatching();
-      window.removeEventListener("online", online);
-      if (state.value === "waiting") void flush();
-      else clearTimeout(timer);
+      const waited = state.value === "waiting";
+      sender.stop();
+      if (waited) void flush();
     },
   };
 }

@@ -1,8 +1,9 @@
 import { type AtTable, type HandReading, tableRoutes } from "@lodrin/contract";
-import { useEventListener, useIntervalFn, useStorage } from "@vueuse/core";
-import { computed, type ComputedRef, type Ref, ref, shallowRef } from "vue";
+import { useStorage } from "@vueuse/core";
+import { computed, type ComputedRef, onScopeDispose, type Ref, ref, shallowRef } from "vue";
 import { call } from "../../api/call.js";
 import { type Refused, sendApart } from "../../api/send-apart.js";
+import { startSender } from "../../api/sender.js";
 
 /** A reading as it was typed, before it is judged. */
 export interface TypedReading {
@@ -28,7 +29,6 @@ interface Waiting {
 const NOTHING: Waiting = { ticks: [], typed: [], readings: [] };
 /** A step that takes longer was a pause (s). */
 const LONGEST_STEP = 600;
-const AGAIN_MS = 8_000;
 
 export interface Table {
   readonly load: () => Promise<void>;
@@ -60,12 +60,11 @@ export function useAtTable(draftId: string): Table {
   const why = ref("");
   const refused = ref<readonly string[]>([]);
   let last = Date.now();
-  let sending = false;
   const params = { id: draftId };
 
   async function load(): Promise<void> {
     stored.value = await call(tableRoutes.atTable, { params });
-    await send();
+    await sender.now();
   }
 
   const sendTicks = async (ticks: readonly Tick[]): Promise<void> => {
@@ -81,24 +80,24 @@ export function useAtTable(draftId: string): Table {
     waiting.value = { ...waiting.value, readings: waiting.value.readings.filter((reading) => !readings.includes(reading)) };
   };
 
-  /** Sends what waits; what is done meanwhile waits for the next time. */
+  const waits = (): boolean => waiting.value.ticks.length + waiting.value.readings.length > 0;
+
+  /** Sends what waits; what is done meanwhile is sent after it. */
   async function send(): Promise<void> {
-    if (sending) return;
-    sending = true;
-    try {
-      while (waiting.value.ticks.length + waiting.value.readings.length > 0) {
-        const { ticks, readings } = waiting.value;
-        const ticksRefused = await sendApart(ticks.slice(0, MOST_AT_ONCE), sendTicks);
-        const readingsRefused = await sendApart(readings.slice(0, MOST_AT_ONCE), sendReadings);
-        drop(ticksRefused, readingsRefused);
-      }
-      why.value = "";
-    } catch (error) {
-      why.value = `${(error as Error).message} Your work is saved on this device and sent when you are back.`;
-    } finally {
-      sending = false;
+    while (waits()) {
+      const { ticks, readings } = waiting.value;
+      const ticksRefused = await sendApart(ticks.slice(0, MOST_AT_ONCE), sendTicks);
+      const readingsRefused = await sendApart(readings.slice(0, MOST_AT_ONCE), sendReadings);
+      drop(ticksRefused, readingsRefused);
     }
+    why.value = "";
   }
+  const sender = startSender({
+    waits,
+    send,
+    failed: ({ message }) => (why.value = `${message} Your work is saved on this device and sent when you are back.`),
+  });
+  onScopeDispose(sender.stop);
 
   /** What is refused is shown, and waits no more. */
   function drop(ticks: readonly Refused<Tick>[], readings: readonly Refused<HandReading>[]): void {
@@ -114,8 +113,6 @@ export function useAtTable(draftId: string): Table {
       readings: waiting.value.readings.filter((reading) => !readings.some(({ item }) => item === reading)),
     };
   }
-  useIntervalFn(() => void send(), AGAIN_MS);
-  useEventListener(window, "online", () => void send());
 
   const ticked = computed(() => {
     const set = new Set(stored.value.ticked);
@@ -134,7 +131,7 @@ export function useAtTable(draftId: string): Table {
     const took = Math.round((Date.now() - last) / 1_000);
     last = Date.now();
     waiting.value = { ...waiting.value, ticks: [...waiting.value.ticks, { step, on, seconds: on ? Math.min(took, LONGEST_STEP) : 0 }] };
-    void send();
+    void sender.now();
   }
 
   return {
@@ -146,7 +143,7 @@ export function useAtTable(draftId: string): Table {
     judged: (typed, judged) => {
       const rest = waiting.value.typed.filter((t) => t.name !== typed.name || t.written !== typed.written);
       waiting.value = { ...waiting.value, typed: rest, readings: judged ? [...waiting.value.readings, judged] : waiting.value.readings };
-      void send();
+      void sender.now();
     },
   };
 }

@@ -1,26 +1,13 @@
 <script setup lang="ts">
 import { RefreshLeft, RefreshRight } from "@element-plus/icons-vue";
 import type { Work } from "@lodrin/contract";
-import {
-  breaksAt,
-  type LineToMend,
-  type LoadedSystem,
-  placeOf,
-  pointText,
-  renumber,
-  replaceStatement,
-  rowFaults,
-  run,
-  type Statement,
-  takeMends,
-} from "@lodrin/core";
+import { type LineToMend, placeOf, pointText, renumber, replaceStatement, type Statement, takeMends } from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
 import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef, watch } from "vue";
 import type { Picked } from "../../board/picked.js";
 import { useCharts } from "../../stores/charts.js";
 import { useSession } from "../../stores/session.js";
 import { useKeys, useUndoKeys } from "../../ui/use-keys.js";
-import { useMisses } from "../../drafting/use-misses.js";
 import AddMenu from "./rows/AddMenu.vue";
 import AskBefore from "./rows/AskBefore.vue";
 import BuilderKeys from "./BuilderKeys.vue";
@@ -38,6 +25,8 @@ import { useActs } from "./rows/use-acts.js";
 import { providePicking } from "./paper/use-picking.js";
 import { useMends } from "./text/use-mends.js";
 import { useQuickLine } from "./text/use-quick-line.js";
+import { useGhost } from "./paper/use-ghost.js";
+import { usePublishing } from "./panels/use-publishing.js";
 import { usePull } from "./paper/use-pull.js";
 import { useRange } from "./range/use-range.js";
 import { useTour } from "./tour/use-tour.js";
@@ -52,22 +41,17 @@ const BuilderTour = defineAsyncComponent(() => import("./tour/BuilderTour.vue"))
 /** The writing table: the handout (or its text) on the left with the quick line at its foot, the draft on a body beside it, drawers on the right. */
 const props = defineProps<{ work: Work; autosave: WorkAutosave }>();
 const session = useSession();
-const { local, state } = props.autosave;
+const { state } = props.autosave;
 const charts = useCharts();
 const sizes = computed(() => charts.charts.flatMap(sizeBodies));
 const writing = useWriting(props.autosave, sizes);
-const { loaded, library, drafted, bodies, body, figures, step, line, open, lineOf } = writing;
+const { loaded, drafted, bodies, body, figures, step, document, openStatement, open, lineOf } = writing;
+const { depth } = document;
 const range = useRange(
   writing,
   computed(() => charts.charts.map(chartRange)),
 );
-const editor = useTemplateRef<{
-  goTo: (line: number, column?: number, hand?: boolean) => void;
-  edit: (edits: Parameters<typeof acts.propose>[1], line?: number) => void;
-  undo: () => void;
-  redo: () => void;
-}>("editor");
-const acts = useActs(loaded, library, (edits, at) => editor.value?.edit(edits, at));
+const acts = useActs(writing);
 const { asking } = acts;
 
 const FACES = [
@@ -75,22 +59,20 @@ const FACES = [
   { value: "text", label: "Text" },
 ];
 const face = useStorage<"handout" | "text">("lodrin-face", "handout");
-const depth = ref({ undo: 0, redo: 0 });
 const { mends, failed: mendsFailed } = useMends(writing);
 const proposed = computed(() => mends.value.filter((m) => m.puts));
 
-/** Opens a statement: the cursor of the text goes to its line, the paper to its step. */
-function openStatement(index: number): void {
-  const { length } = loaded.value.system.statements;
-  if (index >= length) return;
-  editor.value?.goTo(index < 0 ? 1 : placeOf(loaded.value.read, index).line, 1, false);
-}
 function change(index: number, statement: Statement): void {
-  editor.value?.edit(replaceStatement(loaded.value.read, index, statement), index < 0 ? undefined : placeOf(loaded.value.read, index).line);
+  document.edit(replaceStatement(loaded.value.read, index, statement), index < 0 ? undefined : placeOf(loaded.value.read, index).line);
 }
-const takeMend = (mend: LineToMend): void => editor.value?.edit(takeMends(loaded.value.read, [mend]));
+const takeMend = (mend: LineToMend): void => document.edit(takeMends(loaded.value.read, [mend]));
 /** Takes all that is understood, in one edit: one step back undoes it. */
-const takeAll = (): void => editor.value?.edit(takeMends(loaded.value.read, proposed.value));
+const takeAll = (): void => document.edit(takeMends(loaded.value.read, proposed.value));
+/** Goes to a place of the text, where it is typed. */
+function goToText(line: number, column?: number): void {
+  face.value = "text";
+  void nextTick(() => document.goTo(line, column));
+}
 const refused = ref("");
 function act(what: string, index: number): void {
   if (what === "up" || what === "down") acts.move(index, what === "up" ? -1 : 1);
@@ -100,20 +82,14 @@ function act(what: string, index: number): void {
   else if (what === "renumber") {
     const board = loaded.value.system.statements[index];
     acts.propose("Numbering again would break something.", renumber(loaded.value, board?.is === "board" ? board.key : undefined));
-  } else if (what === "text") {
-    face.value = "text";
-    void nextTick(() => editor.value?.goTo(placeOf(loaded.value.read, index).line));
-  }
+  } else if (what === "text") goToText(placeOf(loaded.value.read, index).line);
 }
 const call = (index: number, name: string): void => void (refused.value = acts.call(index, name) ?? "");
 
 const { lights, lit, marks } = useLights(loaded, drafted, asking);
 
 const quick = useTemplateRef<{ fill: (name: string) => void; begin: (sentence: string) => void; focus: () => void }>("quick");
-const { typed, trial, chosen, behind, behindWords, put, paste } = useQuickLine(writing, (edits, at) => {
-  editor.value?.edit(edits, at);
-  picked.value = [];
-});
+const { typed, trial, chosen, behind, behindWords, put, paste } = useQuickLine(writing, props.work.id, () => (picked.value = []));
 const tried = computed(() => (trial.value?.step === undefined ? undefined : trial.value));
 const { touring, endTour } = useTour();
 /** Each line of the way round goes in behind the last, as if it had been typed. */
@@ -138,7 +114,7 @@ function go(to: number): void {
   const at = lineOf(Math.min(Math.max(0, to), last.value));
   if (at === undefined || typed.value.trim() !== "" || picking.asked()) return;
   step.value = Math.min(Math.max(0, to), last.value);
-  editor.value?.goTo(at, 1, face.value === "text");
+  document.goTo(at, 1, face.value === "text");
 }
 /** What is picked fills the next gap of a sentence that is begun; else it is what a sentence may begin with. */
 function pick(what: Picked): void {
@@ -151,16 +127,8 @@ const drawer = ref<DrawerKey>();
 const ranging = ref(false);
 const kept = ref(props.work);
 const word = computed(() => helpWord(loaded.value.system.statements[open.value]));
-/** Another version of the system, laid over the paper. */
-const other = shallowRef<LoadedSystem>();
-const ghost = computed(() => {
-  if (!other.value) return undefined;
-  const { plan } = other.value;
-  const { measurements, settings: set, unit } = writing.given(plan);
-  return { plan, run: run(plan, measurements, set, unit) };
-});
+const { other, ghost } = useGhost(writing);
 watch(drawer, (now) => now !== "versions" && (other.value = undefined));
-const misses = useMisses(drafted);
 const sum = computed(() => draftWords(loaded.value.plan, drafted.value));
 /** A size of the range becomes the figures that are tried. */
 function openSize(index: number): void {
@@ -170,17 +138,7 @@ function openSize(index: number): void {
   ranging.value = false;
 }
 
-const publishing = ref(false);
-const published = ref(props.work.published);
-const told = ref("");
-const breaks = computed(() => [
-  ...(misses.value.length ? [`On this body: ${misses.value.map((c) => c.name).join(", ")}.`] : []),
-  ...range.rows.value.filter(({ row }) => breaksAt(row)).map(({ row }) => `${row.size}: ${rowFaults(row)[0] ?? ""}`),
-]);
-function tellPublished(work: Work): void {
-  published.value = work.published;
-  told.value = `Version ${work.published} is on the shelf.`;
-}
+const { asked: publishing, published, told, breaks, ask: askToPublish, done: tellPublished } = usePublishing(props.work, writing, range);
 
 const keys = ref(false);
 const header = useTemplateRef<{ turn: (way: number) => void }>("header");
@@ -214,7 +172,7 @@ const ACTS: Readonly<Record<string, () => void>> = {
   },
 };
 useKeys(ACTS, () => keys.value || publishing.value);
-useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo() });
+useUndoKeys(document);
 </script>
 
 <template>
@@ -228,7 +186,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
       :autosave="autosave"
       :bodies="bodies"
       :whole="loaded.problems.length === 0"
-      @publish="((publishing = true), (told = ''))"
+      @publish="askToPublish"
       @keys="keys = true"
     />
     <section class="text" :aria-label="face === 'text' ? 'The text' : 'The handout and its quick line'">
@@ -241,7 +199,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
           :disabled="depth.undo === 0"
           aria-label="Undo (Ctrl Z)"
           title="Undo (Ctrl Z)"
-          @click="editor?.undo()"
+          @click="document.undo()"
         />
         <el-button
           text
@@ -249,7 +207,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
           :disabled="depth.redo === 0"
           aria-label="Redo (Ctrl Y)"
           title="Redo (Ctrl Y)"
-          @click="editor?.redo()"
+          @click="document.redo()"
         />
         <AddMenu :system="loaded.system" @add="acts.insert(behind(), $event)" />
       </div>
@@ -277,14 +235,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
             />
           </KeepAlive>
         </div>
-        <NotationEditor
-          v-show="face === 'text'"
-          ref="editor"
-          v-model="local.notation"
-          :loaded="loaded"
-          @line="line = $event"
-          @history="depth = $event"
-        />
+        <NotationEditor v-if="face === 'text'" :document="document" :loaded="loaded" />
       </div>
       <AskBefore v-if="asking" :asking="asking" @leave="asking = undefined" />
       <MendBar
@@ -297,7 +248,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
         :proposed="proposed.length"
         :failed="mendsFailed"
         :sum="sum"
-        @go="(at, column) => editor?.goTo(at, column)"
+        @go="goToText"
         @all="takeAll"
       />
       <QuickLine
@@ -331,7 +282,7 @@ useUndoKeys({ undo: () => editor.value?.undo(), redo: () => editor.value?.redo()
       @light="((lights = [$event]), openStatement($event))"
       @begin="quick?.begin($event)"
       @pull="shift = $event"
-      @taken="pull && editor?.edit(pull.edits)"
+      @taken="pull && document.edit(pull.edits)"
       @put="acts.insert(loaded.system.statements.length - 1, $event)"
     />
     <WritingDrawers

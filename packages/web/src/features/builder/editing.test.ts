@@ -19,7 +19,7 @@ import { hunksOf, merged, mergedCleanly } from "./text/hunks.js";
 import { fieldText, type RowField, rowFields, withField } from "./rows/row-fields.js";
 import { rowWords } from "./rows/row-words.js";
 import { plotted, rowsFrom } from "./rows/table-rows.js";
-import { changesOf, changesTo } from "./text/text-changes.js";
+import { changesOf, changesTo } from "./document/text-changes.js";
 import { STOPS } from "./tour/tour-stops.js";
 import { NEW_SYSTEM } from "./new-system.js";
 

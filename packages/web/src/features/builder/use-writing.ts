@@ -15,6 +15,8 @@ import { computed, type ComputedRef, type Ref, ref, shallowRef, watch } from "vu
 import type { Autosave } from "../../api/autosave.js";
 import { usePeople } from "../../stores/people.js";
 import { useShelf } from "../../stores/shelf.js";
+import { useDocuments } from "./document/documents.js";
+import type { TextDocument } from "./document/text-document.js";
 
 export type WorkAutosave = Autosave<Work, "notation">;
 
@@ -44,21 +46,28 @@ export interface Writing {
   readonly settings: Ref<Readonly<Record<string, string>>>;
   readonly given: (plan: Plan) => { readonly measurements: Given; readonly settings: Given; readonly unit: HomeUnit };
   readonly step: Ref<number>;
-  readonly line: Ref<number>;
+  /** The text itself, its history and its cursor. */
+  readonly document: TextDocument;
+  /** Brings a statement under the hand: the cursor of the text goes to its line, the paper to its step; -1 is the heading. */
+  readonly openStatement: (index: number) => void;
   /** The statement the hand is on; -1 for the heading. */
   readonly open: ComputedRef<number>;
   readonly lineOf: (step: number) => number | undefined;
 }
 
-/** Opens a text for writing; `more` are bodies from the size charts. */
+/** Opens a system for writing; `more` are bodies from the size charts. */
 export function useWriting(autosave: WorkAutosave, more: Ref<readonly TryBody[]>): Writing {
   const shelf = useShelf();
   const people = usePeople();
   const library = computed(() => Object.fromEntries(shelf.systems.map(({ sheet }) => [sheet.slug, sheet.notation])));
   const { local } = autosave;
-  const loaded = shallowRef(loadSystem(local.notation, library.value));
+  const document = useDocuments().open(local.id, local.notation);
+  // What is written is saved; what comes from outside, like another hand's text that was taken, is written.
+  watch(document.text, (text) => (local.notation = text), { flush: "sync" });
+  watch(() => local.notation, document.takeOver, { flush: "sync" });
+  const loaded = shallowRef(loadSystem(document.text.value, library.value));
   watch(
-    [() => local.notation, library],
+    [document.text, library],
     ([text, shelfTexts], [, before]) => {
       // Only changed lines are read again; what it builds on may have changed wholly.
       loaded.value = loadSystem(text, shelfTexts, shelfTexts === before ? loaded.value : undefined);
@@ -100,10 +109,9 @@ export function useWriting(autosave: WorkAutosave, more: Ref<readonly TryBody[]>
 
   const step = ref(0);
   const lines = computed(() => stepLines(loaded.value));
-  /** The line the cursor is on. The step it belongs to is the last one that begins at or above it; a line just typed is a new one. */
-  const line = ref(1);
+  // The step is the last one that begins at or above the cursor's line; a line just typed is a new one.
   watch(
-    [line, lines],
+    [document.line, lines],
     ([here, all]) =>
       (step.value = Math.max(
         0,
@@ -113,9 +121,13 @@ export function useWriting(autosave: WorkAutosave, more: Ref<readonly TryBody[]>
   const lineOf = (index: number): number | undefined => lines.value[index];
   const open = computed(() => {
     const { blocks } = loaded.value.read;
-    return blocks.findLast((b) => b.from < line.value && b.statement !== undefined)?.statement ?? -1;
+    return blocks.findLast((b) => b.from < document.line.value && b.statement !== undefined)?.statement ?? -1;
   });
-  return { loaded, library, drafted, bodies, body, figures, settings, given, step, line, open, lineOf };
+  function openStatement(index: number): void {
+    const { read, system } = loaded.value;
+    if (index < system.statements.length) document.goTo(index < 0 ? 1 : placeOf(read, index).line, 1, false);
+  }
+  return { loaded, library, drafted, bodies, body, figures, settings, given, step, document, openStatement, open, lineOf };
 }
 
 /** The line each step stands on; undefined for one that was brought along from a system this one builds on. */

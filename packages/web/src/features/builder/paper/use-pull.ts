@@ -1,7 +1,6 @@
 import {
   applyEdits,
   type LineEdit,
-  type Library,
   loadSystem,
   type LoadedSystem,
   markFor,
@@ -29,7 +28,7 @@ export interface Pull {
 
 /** What is pulled on the paper never gets a coordinate: its rule changes, to the tape's mark. `shift` is the hand's own. */
 export function usePull(
-  { loaded, library, given, drafted }: Pick<Writing, "loaded" | "given" | "drafted"> & { readonly library: Ref<Library> },
+  { loaded, library, given, drafted }: Pick<Writing, "loaded" | "given" | "drafted" | "library">,
   step: Ref<number>,
 ): {
   shift: Ref<Shift | undefined>;

@@ -4,9 +4,7 @@ import {
   withDependents,
   insertLines,
   type LineEdit,
-  type Library,
   loadSystem,
-  type LoadedSystem,
   movedWith,
   moveStatements,
   newProblems,
@@ -20,6 +18,7 @@ import {
   tidyLine,
 } from "@lodrin/core";
 import { type Ref, shallowRef } from "vue";
+import type { Writing } from "../use-writing.js";
 
 /** An act that would break something: what, and the act that would not. */
 export interface Asking {
@@ -48,7 +47,7 @@ export interface Acts {
 }
 
 /** Acts of the handout, each the smallest edit of the text. What would break is listed before it happens. */
-export function useActs(loaded: Ref<LoadedSystem>, library: Ref<Library>, edit: (edits: readonly LineEdit[], line?: number) => void): Acts {
+export function useActs({ loaded, library, document: { edit } }: Pick<Writing, "loaded" | "library" | "document">): Acts {
   const asking = shallowRef<Asking>();
 
   function propose(says: string, edits: readonly LineEdit[], whole?: Asking["whole"], line?: number): void {

@@ -1,5 +1,5 @@
-import { insertLines, kindOfMeaning, type LineEdit } from "@lodrin/core";
-import { useStorage } from "@vueuse/core";
+import { insertLines, kindOfMeaning } from "@lodrin/core";
+import { useSessionStorage, useStorage } from "@vueuse/core";
 import { computed, type ComputedRef, type Ref, ref, watch } from "vue";
 import { type Trial, useTrial } from "../paper/use-trial.js";
 import type { Writing } from "../use-writing.js";
@@ -20,10 +20,9 @@ export interface QuickWriting {
 /** So many kinds of meanings are remembered. */
 const REMEMBERED = 20;
 
-/** Writes into the text by `edit`, which puts the cursor on the line it is given. */
-export function useQuickLine(writing: Writing, edit: (edits: readonly LineEdit[], line: number) => void): QuickWriting {
-  const { loaded, library, open, given } = writing;
-  const typed = ref("");
+/** Writes into the text; `written` is called when something went in. What is half typed outlives the page. */
+export function useQuickLine({ loaded, library, open, given, document }: Writing, id: string, written: () => void): QuickWriting {
+  const typed = useSessionStorage(`lodrin-typed-${id}`, "");
   const chosen = ref<number>();
   // Other words have other meanings.
   watch(typed, () => (chosen.value = undefined));
@@ -43,8 +42,9 @@ export function useQuickLine(writing: Writing, edit: (edits: readonly LineEdit[]
     const picked = chosen.value === undefined ? undefined : meant.reading?.readings[chosen.value];
     if (picked)
       preferred.value = [kindOfMeaning(picked), ...preferred.value.filter((kind) => kind !== kindOfMeaning(picked))].slice(0, REMEMBERED);
-    edit(meant.edits, meant.line);
+    document.edit(meant.edits, meant.line);
     typed.value = "";
+    written();
   }
 
   /** A handout stands in the text line by line; what is not understood waits to be mended. Notation keeps its indentation. */
@@ -56,7 +56,8 @@ export function useQuickLine(writing: Writing, edit: (edits: readonly LineEdit[]
       behind(),
       isNotation ? lines : lines.map((line) => line.trim()).filter((line) => line !== ""),
     );
-    edit(put, (put[0]?.from ?? 0) + 1);
+    document.edit(put, (put[0]?.from ?? 0) + 1);
+    written();
   }
 
   return { typed, trial, chosen, behind, behindWords, put, paste };

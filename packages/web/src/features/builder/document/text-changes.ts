@@ -1,6 +1,6 @@
 import type { ChangeSpec, Text } from "@codemirror/state";
 import { diffIndices } from "node-diff3";
-import { linesOf } from "./hunks.js";
+import { linesOf } from "../text/hunks.js";
 import { applyEdits, type LineEdit } from "@lodrin/core";
 
 /** Edits of lines as changes of the editor's text, so that they stand in its one history. */

@@ -1,0 +1,18 @@
+import { type LoadedSystem, type Plan, run, type Run } from "@lodrin/core";
+import { computed, type ComputedRef, type Ref, shallowRef } from "vue";
+import type { Writing } from "../use-writing.js";
+
+/** Another version of the system, laid over the paper: drafted on the same body. */
+export function useGhost({ given }: Writing): {
+  other: Ref<LoadedSystem | undefined>;
+  ghost: ComputedRef<{ readonly plan: Plan; readonly run: Run } | undefined>;
+} {
+  const other = shallowRef<LoadedSystem>();
+  const ghost = computed(() => {
+    if (!other.value) return undefined;
+    const { plan } = other.value;
+    const { measurements, settings, unit } = given(plan);
+    return { plan, run: run(plan, measurements, settings, unit) };
+  });
+  return { other, ghost };
+}
