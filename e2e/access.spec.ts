@@ -1,16 +1,8 @@
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
+import { sound } from "./axe.js";
 import { expect, signIn, startShirt, test } from "./lodrin.js";
 
 test.describe.configure({ timeout: 150_000 });
-
-/** Axe finds nothing on the page, or on the given part of it. */
-async function sound(page: Page, what: string, part?: string): Promise<void> {
-  const axe = new AxeBuilder({ page });
-  if (part) axe.include(part);
-  const { violations } = await axe.withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "best-practice"]).analyze();
-  expect(violations.map((v) => `${what}: ${v.id} at ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
-}
 
 /** Nothing of the page lies outside the glass sideways. */
 async function fits(page: Page): Promise<void> {

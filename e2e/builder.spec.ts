@@ -1,4 +1,4 @@
-import AxeBuilder from "@axe-core/playwright";
+import { sound } from "./axe.js";
 import { expect, signIn, startShirt, test } from "./lodrin.js";
 
 test.describe.configure({ timeout: 120_000 });
@@ -52,8 +52,7 @@ test("an instructor writes a system as text, sees it drawn, mends it and publish
     await expect(text).toContainText("Down from 2: the slope.");
   });
 
-  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa"]).analyze();
-  expect(violations.map((v) => `${v.id} at ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
+  await sound(page, "the builder");
 
   await test.step("published, it is on the shelf as a version", async () => {
     await page.getByRole("button", { name: "Publish", exact: true }).click();

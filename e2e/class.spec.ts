@@ -2,7 +2,8 @@ import type { Page } from "@playwright/test";
 import { readFile } from "node:fs/promises";
 import type { Assignment } from "@lodrin/contract";
 import { expect, signIn, test } from "./lodrin.js";
-import { get, sleeveOf, sound, theClass, two } from "./school.js";
+import { sound } from "./axe.js";
+import { get, sleeveOf, theClass, two } from "./school.js";
 
 test.describe.configure({ timeout: 150_000 });
 

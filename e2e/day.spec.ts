@@ -1,5 +1,6 @@
 import { expect, signIn, test } from "./lodrin.js";
-import { get, sleeveOf, sound, theClass, two } from "./school.js";
+import { sound } from "./axe.js";
+import { get, sleeveOf, theClass, two } from "./school.js";
 import type { SchoolClass } from "@lodrin/contract";
 
 test.describe.configure({ timeout: 120_000 });

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import type { Work } from "@lodrin/contract";
 import type { Page } from "@playwright/test";
 import { expect, signIn, test } from "./lodrin.js";
-import { sound } from "./school.js";
+import { sound } from "./axe.js";
 
 test.describe.configure({ timeout: 90_000 });
 

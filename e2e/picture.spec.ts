@@ -1,7 +1,8 @@
 import type { Assignment } from "@lodrin/contract";
 import type { Page } from "@playwright/test";
 import { expect, type Lodrin, signIn, test } from "./lodrin.js";
-import { sound, theClass, two } from "./school.js";
+import { sound } from "./axe.js";
+import { theClass, two } from "./school.js";
 
 test.describe.configure({ timeout: 120_000 });
 

@@ -1,15 +1,8 @@
-import AxeBuilder from "@axe-core/playwright";
 import type { Draft, SchoolClass } from "@lodrin/contract";
 import type { Page } from "@playwright/test";
-import { expect, type Lodrin } from "./lodrin.js";
+import type { Lodrin } from "./lodrin.js";
 
 const CLASS = "Lantern sewing, Monday evening";
-
-/** Axe finds nothing on the page. */
-export async function sound(page: Page, what: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "best-practice"]).analyze();
-  expect(violations.map((v) => `${what}: ${v.id} at ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
-}
 
 export async function get<T>(page: Page, path: string): Promise<T> {
   return (await (await page.request.get(path)).json()) as T;

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
+import { sound } from "./axe.js";
 import { expect, signIn, test } from "./lodrin.js";
 
 test.describe.configure({ timeout: 120_000 });
@@ -18,11 +18,6 @@ async function draft(page: Page, baseURL: string, slug: string, unit: "in" | "cm
   const { id } = (await made.json()) as { id: string };
   await page.goto(`/drafts/${id}`);
   await page.getByRole("region", { name: "Handout" }).waitFor();
-}
-
-async function sound(page: Page, what: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "best-practice"]).analyze();
-  expect(violations.map((v) => `${what}: ${v.id} at ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
 }
 
 test("another choice is laid over the draft before it is taken", async ({ page, baseURL }) => {

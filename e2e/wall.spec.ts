@@ -3,7 +3,7 @@ import { readFile } from "node:fs/promises";
 import type { Assignment, Draft, SchoolClass } from "@lodrin/contract";
 import { request } from "@playwright/test";
 import { expect, signIn, test } from "./lodrin.js";
-import { sound } from "./school.js";
+import { sound } from "./axe.js";
 
 test.describe.configure({ timeout: 120_000 });
 

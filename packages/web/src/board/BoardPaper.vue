@@ -6,8 +6,7 @@ import type { BoardMark } from "./board-mark.js";
 import { besideCourse } from "./beside-course.js";
 import DimensionMark from "./DimensionMark.vue";
 import { placeLabels } from "./labels.js";
-import PaperFrame from "./PaperFrame.vue";
-import PaperSheet from "./PaperSheet.vue";
+import PaperOnGlass from "./PaperOnGlass.vue";
 import { sceneOf } from "./scene.js";
 import { nearestOn, nearestTo } from "./nearest.js";
 import type { Picked } from "./picked.js";
@@ -37,11 +36,12 @@ const emit = defineEmits<{ go: [step: number]; pick: [picked: Picked]; pull: [sh
 const scene = computed(() => sceneOf(props.plan, props.run));
 /** Where the point or the curve of the step was taken hold of, in screen pixels, and on its board. */
 const hold = shallowRef<{ x: number; y: number; at: Point }>();
-const { width, height, view, ruled, fit, zoomBy } = usePaper(
+const paper = usePaper(
   computed(() => scene.value.bounds),
   () => props.unit,
   () => hold.value !== undefined,
 );
+const { view, fit, zoomBy } = paper;
 defineExpose({ fit, zoomBy });
 
 /** The other draft's lines, where they are not the same as here. */
@@ -228,61 +228,57 @@ const nameOf = (id: string): string => pointText(id).replace("#", "");
 </script>
 
 <template>
-  <div ref="holder" class="holder">
-    <PaperSheet :width="width" :height="height" :grid="grid" :ruled="ruled" />
-    <svg
-      ref="svg"
-      class="drawing on-paper"
-      role="group"
-      aria-label="The board: drag to move, wheel or pinch to zoom"
-      :width="width"
-      :height="height"
-      @pointerdown="take"
-      @pointerup="letGo"
-      @pointercancel="letGo"
-      @pointermove="point"
-      @click="pick"
-    >
-      <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
-        <path v-if="finished" class="ahead" :d="finished" />
-        <path class="course" :d="courses" />
-        <path v-for="[style, data] in quietPaths" :key="style" :class="style" :d="data" />
-        <path
-          v-for="p in litPaths"
-          :key="p.key"
-          :d="p.data"
-          :class="[p.kind, { now: p.step === step, leant: p.step !== step, dashed: p.dashed, tentative: tentative && p.step === step }]"
-        />
-        <path v-if="ghostly" class="ghost" :d="ghostly" />
-      </g>
-      <text v-for="l in levels" :key="l.key" class="level-name" :x="l.x + 4" :y="l.y + 13">{{ l.text }}</text>
-      <path class="crosses" :d="crosses" />
-      <template v-for="p in litSpots" :key="p.id">
-        <circle class="halo" :class="{ now: p.step === step, tentative: tentative && p.step === step }" r="7" :cx="p.x" :cy="p.y" />
-        <path class="crosses lit" :d="cross(p)" />
-      </template>
-      <text v-for="b in boardNames" :key="b.key" class="board-name" :x="b.x" :y="b.y + 16">{{ b.title }}</text>
-      <DimensionMark v-if="dimension" v-bind="dimension" />
-      <circle v-else-if="current" class="ring" r="11" :cx="current.at.x * view.k + view.x" :cy="current.at.y * view.k + view.y" />
-      <g v-for="m in laidMarks" :key="m.name" class="mark" :class="m.status" :transform="`translate(${m.x} ${m.y})`">
-        <circle r="13" />
-        <text y="6">{{ m.status === "pass" ? "✓" : "!" }}</text>
-        <title>{{ m.name }}</title>
-      </g>
-    </svg>
-    <!-- Numbers lie over the drawing as boxes that are only shifted: a text of the drawing is laid out again wherever it moves. -->
-    <div class="numbers on-paper">
-      <span
-        v-for="l in labels"
-        :key="l.id"
-        class="number"
-        :class="{ now: l.id === current?.id, leant: leaning.has(l.id) }"
-        :style="{ transform: `translate(${l.x.toFixed(1)}px, ${l.y.toFixed(1)}px)` }"
-        >{{ nameOf(l.id) }}</span
-      >
-    </div>
-    <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
-  </div>
+  <PaperOnGlass
+    :paper="paper"
+    :grid="grid"
+    :unit="unit"
+    what="The board"
+    @pointerdown="take"
+    @pointerup="letGo"
+    @pointercancel="letGo"
+    @pointermove="point"
+    @click="pick"
+  >
+    <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
+      <path v-if="finished" class="ahead" :d="finished" />
+      <path class="course" :d="courses" />
+      <path v-for="[style, data] in quietPaths" :key="style" :class="style" :d="data" />
+      <path
+        v-for="p in litPaths"
+        :key="p.key"
+        :d="p.data"
+        :class="[p.kind, { now: p.step === step, leant: p.step !== step, dashed: p.dashed, tentative: tentative && p.step === step }]"
+      />
+      <path v-if="ghostly" class="ghost" :d="ghostly" />
+    </g>
+    <text v-for="l in levels" :key="l.key" class="level-name" :x="l.x + 4" :y="l.y + 13">{{ l.text }}</text>
+    <path class="crosses" :d="crosses" />
+    <template v-for="p in litSpots" :key="p.id">
+      <circle class="halo" :class="{ now: p.step === step, tentative: tentative && p.step === step }" r="7" :cx="p.x" :cy="p.y" />
+      <path class="crosses lit" :d="cross(p)" />
+    </template>
+    <text v-for="b in boardNames" :key="b.key" class="board-name" :x="b.x" :y="b.y + 16">{{ b.title }}</text>
+    <DimensionMark v-if="dimension" v-bind="dimension" />
+    <circle v-else-if="current" class="ring" r="11" :cx="current.at.x * view.k + view.x" :cy="current.at.y * view.k + view.y" />
+    <g v-for="m in laidMarks" :key="m.name" class="mark" :class="m.status" :transform="`translate(${m.x} ${m.y})`">
+      <circle r="13" />
+      <text y="6">{{ m.status === "pass" ? "✓" : "!" }}</text>
+      <title>{{ m.name }}</title>
+    </g>
+    <template #over>
+      <!-- Numbers lie over the drawing as boxes that are only shifted: a text of the drawing is laid out again wherever it moves. -->
+      <div class="numbers on-paper">
+        <span
+          v-for="l in labels"
+          :key="l.id"
+          class="number"
+          :class="{ now: l.id === current?.id, leant: leaning.has(l.id) }"
+          :style="{ transform: `translate(${l.x.toFixed(1)}px, ${l.y.toFixed(1)}px)` }"
+          >{{ nameOf(l.id) }}</span
+        >
+      </div>
+    </template>
+  </PaperOnGlass>
 </template>
 
 <style scoped src="./paper.css"></style>

@@ -3,8 +3,7 @@ import { boundsOf, growBounds, type HomeUnit, type PieceEdge, type PieceResult, 
 import { collector, drawPiece, layInRows, layPieces, type Stroke, strokeData } from "@lodrin/formats";
 import { computed, ref, watch } from "vue";
 import { fitWords, linesAt } from "./fit-title.js";
-import PaperFrame from "./PaperFrame.vue";
-import PaperSheet from "./PaperSheet.vue";
+import PaperOnGlass from "./PaperOnGlass.vue";
 import { usePaper } from "./use-paper.js";
 import { usePieceDrag } from "./use-piece-drag.js";
 import { toScreen } from "./view.js";
@@ -44,7 +43,8 @@ const bounds = computed(() => {
   const places = [...laid.value, ...behind.value].flatMap(({ piece, dx, dy }) => piece.cutting.map((p) => ({ x: p.x + dx, y: p.y + dy })));
   return growBounds(boundsOf(places) ?? { minX: 0, minY: 0, maxX: 300, maxY: 300 }, 8);
 });
-const { width, height, view, ruled, fit, zoomBy } = usePaper(bounds, () => props.unit);
+const paper = usePaper(bounds, () => props.unit);
+const { width, height, view, fit, zoomBy } = paper;
 watch([width, height], ([w, h]) => w > 0 && h > 0 && (ratio.value = Math.round((w / h) * 5) / 5));
 watch([() => props.only, () => props.ghosts.map((g) => g.key).join()], fit);
 defineExpose({ fit, zoomBy });
@@ -136,81 +136,72 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
 </script>
 
 <template>
-  <div ref="holder" class="holder">
-    <PaperSheet :width="width" :height="height" :grid="grid" :ruled="ruled" />
-    <svg
-      ref="svg"
-      class="drawing on-paper"
-      role="group"
-      aria-label="The pieces: drag to move, wheel or pinch to zoom"
-      :width="width"
-      :height="height"
-    >
-      <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
-        <g
-          v-for="{ piece, dx, dy } in laid"
-          :key="piece.key"
-          class="piece"
-          :transform="`translate(${dx} ${dy})`"
-          @pointerdown="drag(piece.key, $event)"
-          @mousedown.stop
-          @touchstart.stop
-        >
-          <path class="cloth" :d="svgRing(piece.cutting)" />
-          <path
-            v-for="(s, i) in strokesOf(piece)"
-            :key="i"
-            :class="[s.layer, { shown: s.edge !== undefined && edges.includes(s.edge), 'of-piece': s.edge !== undefined }]"
-            :d="strokeData(s)"
-          />
-        </g>
+  <PaperOnGlass :paper="paper" :grid="grid" :unit="unit" what="The pieces">
+    <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
+      <g
+        v-for="{ piece, dx, dy } in laid"
+        :key="piece.key"
+        class="piece"
+        :transform="`translate(${dx} ${dy})`"
+        @pointerdown="drag(piece.key, $event)"
+        @mousedown.stop
+        @touchstart.stop
+      >
+        <path class="cloth" :d="svgRing(piece.cutting)" />
         <path
-          v-for="{ piece, dx, dy } in behind"
-          :key="piece.key"
-          class="ghost"
-          :transform="`translate(${dx} ${dy})`"
-          :d="svgRing(piece.net)"
+          v-for="(s, i) in strokesOf(piece)"
+          :key="i"
+          :class="[s.layer, { shown: s.edge !== undefined && edges.includes(s.edge), 'of-piece': s.edge !== undefined }]"
+          :d="strokeData(s)"
         />
       </g>
-      <g v-for="w in words" :key="w.key">
-        <text
-          v-for="(line, i) in w.title.lines"
-          :key="line"
-          class="name"
-          :style="{ fontSize: `${w.title.size}px` }"
-          :x="w.title.x"
-          :y="w.title.name[i]"
-          :transform="w.title.turn"
-        >
-          {{ line }}
-        </text>
-        <text v-for="(line, i) in w.title.below" :key="line" class="cut" :x="w.title.x" :y="w.title.small[i]">{{ line }}</text>
-        <text v-for="l in w.levels" :key="l.label" class="level-name" :x="l.x" :y="l.y">{{ l.label }}</text>
-        <template v-for="f in w.fold" :key="f.d">
-          <path class="bracket" :d="f.d" />
-          <text v-if="f.named" class="small" :transform="`translate(${f.x + 4} ${f.y}) rotate(-90)`">fold</text>
-        </template>
-        <template v-if="w.grain">
-          <path class="grain" :d="w.grain.d" />
-          <text class="small" :transform="`translate(${w.grain.x} ${w.grain.y}) rotate(${w.grain.turn})`">grain</text>
-        </template>
-        <g v-for="e in w.edges" :key="e.name">
-          <text class="edge under" :x="e.x" :y="e.y">{{ e.text }}</text>
-          <text class="edge" :x="e.x" :y="e.y">{{ e.text }}</text>
-        </g>
+      <path
+        v-for="{ piece, dx, dy } in behind"
+        :key="piece.key"
+        class="ghost"
+        :transform="`translate(${dx} ${dy})`"
+        :d="svgRing(piece.net)"
+      />
+    </g>
+    <g v-for="w in words" :key="w.key">
+      <text
+        v-for="(line, i) in w.title.lines"
+        :key="line"
+        class="name"
+        :style="{ fontSize: `${w.title.size}px` }"
+        :x="w.title.x"
+        :y="w.title.name[i]"
+        :transform="w.title.turn"
+      >
+        {{ line }}
+      </text>
+      <text v-for="(line, i) in w.title.below" :key="line" class="cut" :x="w.title.x" :y="w.title.small[i]">{{ line }}</text>
+      <text v-for="l in w.levels" :key="l.label" class="level-name" :x="l.x" :y="l.y">{{ l.label }}</text>
+      <template v-for="f in w.fold" :key="f.d">
+        <path class="bracket" :d="f.d" />
+        <text v-if="f.named" class="small" :transform="`translate(${f.x + 4} ${f.y}) rotate(-90)`">fold</text>
+      </template>
+      <template v-if="w.grain">
+        <path class="grain" :d="w.grain.d" />
+        <text class="small" :transform="`translate(${w.grain.x} ${w.grain.y}) rotate(${w.grain.turn})`">grain</text>
+      </template>
+      <g v-for="e in w.edges" :key="e.name">
+        <text class="edge under" :x="e.x" :y="e.y">{{ e.text }}</text>
+        <text class="edge" :x="e.x" :y="e.y">{{ e.text }}</text>
       </g>
-    </svg>
-    <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
-    <el-alert
-      v-if="laid.length === 0"
-      class="empty"
-      type="warning"
-      role="status"
-      show-icon
-      :closable="false"
-      title="No piece can be taken off the board yet. Fill in what the draft still needs."
-    />
-  </div>
+    </g>
+    <template #says>
+      <el-alert
+        v-if="laid.length === 0"
+        class="empty"
+        type="warning"
+        role="status"
+        show-icon
+        :closable="false"
+        title="No piece can be taken off the board yet. Fill in what the draft still needs."
+      />
+    </template>
+  </PaperOnGlass>
 </template>
 
 <style scoped src="./paper.css"></style>

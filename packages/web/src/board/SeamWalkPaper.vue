@@ -13,8 +13,7 @@ import {
   walkedTo,
 } from "@lodrin/core";
 import { computed, watch } from "vue";
-import PaperFrame from "./PaperFrame.vue";
-import PaperSheet from "./PaperSheet.vue";
+import PaperOnGlass from "./PaperOnGlass.vue";
 import { usePaper } from "./use-paper.js";
 import { toScreen } from "./view.js";
 import { walkOf } from "./walk-of.js";
@@ -37,7 +36,8 @@ const bounds = computed(() => {
   const { first, second, lay } = walkedTo(value, longest.value / 2);
   return growBounds(boundsOf([...first.piece.net, ...second.piece.net.map(lay)]) ?? { minX: 0, minY: 0, maxX: 300, maxY: 300 }, 10);
 });
-const { width, height, view, ruled, fit, zoomBy } = usePaper(bounds, () => props.unit);
+const paper = usePaper(bounds, () => props.unit);
+const { view, fit, zoomBy } = paper;
 watch(() => [props.seam.first.join(), props.seam.second.join()].join(" "), fit);
 defineExpose({ fit, zoomBy });
 
@@ -45,34 +45,25 @@ const here = computed(() => (laid.value ? toScreen(view.value, laid.value.at) : 
 </script>
 
 <template>
-  <div ref="holder" class="holder">
-    <PaperSheet :width="width" :height="height" :grid="grid" :ruled="ruled" />
-    <svg
-      ref="svg"
-      class="drawing on-paper"
-      role="group"
-      aria-label="The seam: drag to move, wheel or pinch to zoom"
-      :width="width"
-      :height="height"
-    >
-      <g v-if="laid" :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
-        <path class="first" :d="svgRing(laid.first.piece.net)" />
-        <path class="second" :d="svgRing(laidRing)" />
-        <path class="seam" :d="svgData(laid.first.path)" />
-        <path class="seam other" :d="svgLine(laidEdge)" />
-      </g>
-      <circle v-if="walk" class="here" r="8" :cx="here.x" :cy="here.y" />
-    </svg>
-    <PaperFrame :width="width" :height="height" :ruled="ruled" :unit="unit" />
-    <el-alert
-      v-if="!walk"
-      class="gone"
-      type="warning"
-      role="status"
-      :closable="false"
-      title="One of these edges is not on the draft any more."
-    />
-  </div>
+  <PaperOnGlass :paper="paper" :grid="grid" :unit="unit" what="The seam">
+    <g v-if="laid" :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
+      <path class="first" :d="svgRing(laid.first.piece.net)" />
+      <path class="second" :d="svgRing(laidRing)" />
+      <path class="seam" :d="svgData(laid.first.path)" />
+      <path class="seam other" :d="svgLine(laidEdge)" />
+    </g>
+    <circle v-if="walk" class="here" r="8" :cx="here.x" :cy="here.y" />
+    <template #says>
+      <el-alert
+        v-if="!walk"
+        class="gone"
+        type="warning"
+        role="status"
+        :closable="false"
+        title="One of these edges is not on the draft any more."
+      />
+    </template>
+  </PaperOnGlass>
 </template>
 
 <style scoped src="./paper.css"></style>

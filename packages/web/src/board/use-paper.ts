@@ -1,6 +1,6 @@
 import type { Bounds, HomeUnit } from "@lodrin/core";
 import { useElementSize } from "@vueuse/core";
-import { computed, type ComputedRef, type Ref, useTemplateRef, watch } from "vue";
+import { computed, type ComputedRef, type Ref, shallowRef, watch } from "vue";
 import { gridOf } from "./grid.js";
 import { usePanZoom } from "./use-pan-zoom.js";
 import { fitView, inView, type View } from "./view.js";
@@ -9,21 +9,24 @@ import { fitView, inView, type View } from "./view.js";
 const PAD = { left: 48, top: 60, right: 28 };
 const padFor = (width: number): typeof PAD & { bottom: number } => ({ ...PAD, bottom: width > 815 || width < 420 ? 72 : 122 });
 
-/** The paper on the glass, held by the elements of template refs `holder` and `svg`: its size, view and grid. `bounds` is what is drawn on it, in mm. */
-export function usePaper(
-  bounds: ComputedRef<Bounds>,
-  unit: () => HomeUnit,
-  held?: () => boolean,
-): {
-  width: Readonly<Ref<number>>;
-  height: Readonly<Ref<number>>;
-  view: Ref<View>;
-  ruled: ComputedRef<ReturnType<typeof gridOf>>;
-  fit: () => void;
-  zoomBy: (factor: number) => void;
-} {
-  const { width, height } = useElementSize(useTemplateRef<HTMLElement>("holder"));
-  const { view, touched, show, zoomBy } = usePanZoom(useTemplateRef<SVGSVGElement>("svg"), held);
+/** A paper on the glass: its size, view and grid. */
+export interface Paper {
+  /** `PaperOnGlass` says which elements it is. */
+  readonly attach: (holder: HTMLElement | null, svg: SVGSVGElement | null) => void;
+  readonly width: Readonly<Ref<number>>;
+  readonly height: Readonly<Ref<number>>;
+  readonly view: Ref<View>;
+  readonly ruled: ComputedRef<ReturnType<typeof gridOf>>;
+  readonly fit: () => void;
+  readonly zoomBy: (factor: number) => void;
+}
+
+/** The paper of a component that draws on `PaperOnGlass`. `bounds` is what is drawn, in mm; while something is `held`, it stays. */
+export function usePaper(bounds: ComputedRef<Bounds>, unit: () => HomeUnit, held?: () => boolean): Paper {
+  const holder = shallowRef<HTMLElement | null>(null);
+  const svg = shallowRef<SVGSVGElement | null>(null);
+  const { width, height } = useElementSize(holder);
+  const { view, touched, show, zoomBy } = usePanZoom(svg, held);
   const fit = (): void => {
     touched.value = false;
     show(fitView(bounds.value, width.value, height.value, padFor(width.value)));
@@ -32,5 +35,9 @@ export function usePaper(
   // The paper stays under the hands while a setting moves; only when the drawing would run off it is it fitted again.
   watch(bounds, (box) => width.value > 0 && !touched.value && !inView(view.value, box, width.value, height.value) && fit());
   const ruled = computed(() => gridOf(view.value, width.value, height.value, unit()));
-  return { width, height, view, ruled, fit, zoomBy };
+  const attach: Paper["attach"] = (around, drawing) => {
+    holder.value = around;
+    svg.value = drawing;
+  };
+  return { attach, width, height, view, ruled, fit, zoomBy };
 }

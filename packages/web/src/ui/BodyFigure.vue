@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { type Course, courseOnFigure, FIGURE, FIGURE_LINES, measurementByKey, measurementName } from "@lodrin/core";
+import { type Course, courseOnFigure, FIGURE_LINES, measurementByKey, measurementName } from "@lodrin/core";
 import { computed } from "vue";
+import FigureDrawing from "./FigureDrawing.vue";
 
 /** Our own line drawing of a body, front or back, with the line along which the tape runs. */
 const props = defineProps<{
@@ -19,16 +20,13 @@ const name = computed(() => (props.keyName === undefined ? "" : measurementName(
 
 <template>
   <figure class="on-paper">
-    <svg
-      viewBox="20 0 160 460"
+    <FigureDrawing
+      class="figure"
+      :back="back"
+      :tape="line"
       role="img"
-      :aria-label="name ? `${name}: the tape on the ${back ? 'back' : 'front'} of the figure` : 'A figure, seen from the front'"
-    >
-      <g class="body"><path v-for="d in FIGURE.outline" :key="d" :d="d" /></g>
-      <g class="detail"><path :d="back ? FIGURE.back : FIGURE.front" /></g>
-      <path v-if="line" class="tape-under" :d="line" />
-      <path v-if="line" class="tape" :d="line" />
-    </svg>
+      :label="name ? `${name}: the tape on the ${back ? 'back' : 'front'} of the figure` : 'A figure, seen from the front'"
+    />
     <figcaption>
       <b v-if="name">{{ name }}</b><span v-if="name" class="side">{{ back ? "back" : "front" }}</span>
       <p v-if="how ?? known?.how">{{ how ?? known?.how }}</p>
@@ -51,33 +49,9 @@ figure {
   background: #fbf8f0;
   color: var(--ink);
 }
-svg {
+.figure {
   height: min(46vh, 400px);
   width: 100%;
-}
-.body path {
-  fill: #f3ecdd;
-  stroke: #3d4348;
-  stroke-width: 1.5;
-  stroke-linejoin: round;
-}
-.detail path {
-  fill: none;
-  stroke: #9b968a;
-  stroke-width: 1;
-}
-.tape-under {
-  fill: none;
-  stroke: #fffaf0;
-  stroke-width: 7;
-  stroke-linecap: round;
-}
-.tape {
-  fill: none;
-  stroke: var(--now);
-  stroke-width: 3.4;
-  stroke-linecap: round;
-  stroke-dasharray: 7 2.4;
 }
 figcaption {
   font-size: 16px;

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ArrowLeft, ArrowRight, Promotion, QuestionFilled } from "@element-plus/icons-vue";
 import { computed } from "vue";
-import { RouterLink } from "vue-router";
 import SaveState from "../../ui/SaveState.vue";
+import TableHeader from "../../ui/TableHeader.vue";
 import UnitSwitch from "../../ui/UnitSwitch.vue";
 import { useHands } from "./text/use-hands.js";
 import type { TryBody, WorkAutosave } from "./use-writing.js";
@@ -23,16 +23,13 @@ defineExpose({ turn });
 </script>
 
 <template>
-  <header>
-    <RouterLink class="home" :to="{ name: 'builder' }" aria-label="To my systems"
-      ><img src="/mark.svg" alt="" width="26" height="26"
-    /></RouterLink>
-    <h1>{{ title }}</h1>
-    <el-tag type="info" class="tag">{{ published ? `version ${published} published` : "not published yet" }}</el-tag>
-    <el-tag v-if="others" type="warning" disable-transitions role="status" title="Who saves later is shown both texts and chooses">{{
-      others === 1 ? "another hand is in it" : `${others} other hands are in it`
-    }}</el-tag>
-    <span class="room" />
+  <TableHeader class="header" :title="title" :home="{ name: 'builder' }" home-name="To my systems">
+    <template #about>
+      <el-tag type="info" class="tag">{{ published ? `version ${published} published` : "not published yet" }}</el-tag>
+      <el-tag v-if="others" type="warning" disable-transitions role="status" title="Who saves later is shown both texts and chooses">{{
+        others === 1 ? "another hand is in it" : `${others} other hands are in it`
+      }}</el-tag>
+    </template>
     <SaveState :state="state" :saved-at="savedAt" :why="why" />
     <div id="tried-on" class="strip" role="group" aria-label="Tried on">
       <el-button text :icon="ArrowLeft" title="The body before ([)" aria-label="The body before ([)" @click="turn(-1)" />
@@ -44,35 +41,10 @@ defineExpose({ turn });
     <UnitSwitch />
     <el-button text :icon="QuestionFilled" aria-label="Keys (?)" title="Keys (?)" @click="$emit('keys')" />
     <el-button id="publish-it" type="primary" :icon="Promotion" :disabled="!whole" @click="$emit('publish')">Publish</el-button>
-  </header>
+  </TableHeader>
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  padding: 0 12px;
-  background: var(--panel);
-  border-bottom: 1px solid var(--rule);
-  min-width: 0;
-}
-.home {
-  display: grid;
-  flex: none;
-  place-items: center;
-  width: 40px;
-  height: 40px;
-}
-h1 {
-  font-size: 19px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.room {
-  flex: 1;
-}
 .strip {
   display: flex;
   flex: none;
@@ -86,7 +58,7 @@ h1 {
   margin: 0;
 }
 @media (width < 560px) {
-  header {
+  .header {
     overflow-x: auto;
   }
 }

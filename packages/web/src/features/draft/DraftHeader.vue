@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { CopyDocument, Delete, Grid, Key, Moon, MoreFilled, Sunny, Tickets } from "@element-plus/icons-vue";
 import { computed } from "vue";
-import { RouterLink, useRouter } from "vue-router";
+import { useRouter } from "vue-router";
 import type { ShelfSystem } from "../../stores/shelf.js";
 import { useDrafts } from "../../stores/drafts.js";
 import { useSession } from "../../stores/session.js";
 import LinkButton from "../../ui/LinkButton.vue";
 import SaveState from "../../ui/SaveState.vue";
+import TableHeader from "../../ui/TableHeader.vue";
 import UnitSwitch from "../../ui/UnitSwitch.vue";
 import { useAttempt } from "../../ui/use-attempt.js";
 import { draftName } from "../../drafting/new-draft.js";
@@ -48,13 +49,10 @@ const ACTS: Readonly<Record<string, () => unknown>> = {
 </script>
 
 <template>
-  <header>
-    <RouterLink class="home" :to="{ name: 'workroom' }" aria-label="To the workroom"
-      ><img src="/mark.svg" alt="" width="26" height="26"
-    /></RouterLink>
-    <h1 :title="local.name">{{ local.name }}</h1>
-    <span class="quiet small about">{{ about }}</span>
-    <span class="room" />
+  <TableHeader class="header" :title="local.name" :home="{ name: 'workroom' }" home-name="To the workroom">
+    <template #about>
+      <span class="quiet small about">{{ about }}</span>
+    </template>
     <el-alert v-if="failed" class="failed" :title="failed" type="error" role="alert" @close="failed = ''" />
     <SaveState :state="state" :saved-at="savedAt" :why="why" />
     <LinkButton v-if="state === 'signed-out'" :to="{ name: 'sign-in', query: { to: `/drafts/${local.id}` } }">Sign in again</LinkButton>
@@ -75,41 +73,16 @@ const ACTS: Readonly<Record<string, () => unknown>> = {
         </el-dropdown-menu>
       </template>
     </el-dropdown>
-  </header>
+  </TableHeader>
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  padding: 0 8px 0 12px;
-  background: var(--panel);
-  border-bottom: 1px solid var(--rule);
-  min-width: 0;
-}
-.home {
-  display: grid;
-  flex: none;
-  place-items: center;
-  width: 40px;
-  height: 40px;
-}
-h1 {
-  font-size: 19px;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
 .about {
   flex: none;
   max-width: 30vw;
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
-}
-.room {
-  flex: 1;
 }
 .failed {
   width: auto;
@@ -120,19 +93,10 @@ h1 {
   }
 }
 @media (width < 620px) {
-  .at-table {
-    display: none;
-  }
+  .at-table,
   .more,
-  header :deep(.state:not(.bad)) {
+  .header :deep(.state:not(.bad)) {
     display: none;
-  }
-  header {
-    gap: 4px;
-    padding: 0 2px;
-  }
-  h1 {
-    font-size: 17px;
   }
 }
 </style>

@@ -4,15 +4,11 @@ import { type HomeUnit, inWords, type Plan, type Run } from "@lodrin/core";
 import { computed, onBeforeUnmount, type Ref, ref } from "vue";
 import { useUndo } from "../../stores/undo.js";
 import { withKey } from "../../ui/with-key.js";
-import ChoiceField from "../../handout/ChoiceField.vue";
-import SettingField from "../../handout/SettingField.vue";
+import SettingsList from "../../handout/SettingsList.vue";
 import type { DraftAutosave } from "../../drafting/use-draft.js";
 import type { Trial } from "./use-ghost.js";
 
-/**
- * Choices with their reasons, and settings with their ranges. The draft redraws at once. It is given where the run is kept,
- * not the run: while a setting is dragged, only what changes is laid out again.
- */
+/** The choices and settings of a draft, which redraws at once, and what of them differs from the author's. */
 const props = defineProps<{
   autosave: DraftAutosave;
   draft: { readonly plan: Plan; readonly run: Readonly<Ref<Run>> };
@@ -21,20 +17,14 @@ const props = defineProps<{
 /** The option laid over the draft as a ghost, before it is taken. */
 const trial = defineModel<Trial | undefined>("trial");
 const { local } = props.autosave;
-const { plan } = props.draft;
-
-function set(key: string, value: string | undefined): void {
-  local.settings = withKey(local.settings, key, value);
-}
-type Choice = Plan["choices"][number];
-const ownOf = ({ source }: Choice): string => source.options[0]?.name ?? "";
-
 /** An option laid over by its button stays there when the hand leaves it. */
 const pinned = ref(false);
-function take(choice: Choice, option: string): void {
-  trial.value = undefined;
-  pinned.value = false;
-  set(choice.source.key, option === ownOf(choice) ? undefined : option);
+function set(key: string, value: string | undefined): void {
+  if (trial.value?.key === key) {
+    trial.value = undefined;
+    pinned.value = false;
+  }
+  local.settings = withKey(local.settings, key, value);
 }
 const isTried = (key: string, option: string): boolean => trial.value?.key === key && trial.value.option === option;
 function hover(key: string, option: string, on: boolean): void {
@@ -66,24 +56,14 @@ function putBack(): void {
       </p>
       <el-button :icon="RefreshLeft" @click="putBack">Put all back</el-button>
     </div>
-    <ChoiceField
-      v-for="choice in plan.choices"
-      :key="choice.source.key"
-      :choice="choice"
-      :taken="local.settings[choice.source.key] ?? ownOf(choice)"
-      :tried="pinned && trial?.key === choice.source.key ? trial.option : undefined"
-      @take="take(choice, $event)"
-      @hover="(option, on) => hover(choice.source.key, option, on)"
-      @pin="pin(choice.source.key, $event)"
-    />
-    <SettingField
-      v-for="s in plan.settings"
-      :key="s.source.key"
-      :setting="s"
+    <SettingsList
       :draft="draft"
       :unit="unit"
-      :model-value="local.settings[s.source.key]"
-      @update:model-value="set(s.source.key, $event)"
+      :set="local.settings"
+      :tried="pinned ? trial : undefined"
+      @set="set"
+      @hover="hover"
+      @pin="pin"
     />
   </div>
 </template>

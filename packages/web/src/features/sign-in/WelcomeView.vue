@@ -3,6 +3,7 @@ import { ref } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { useSession } from "../../stores/session.js";
 import { useAttempt } from "../../ui/use-attempt.js";
+import LetterPage from "../../ui/LetterPage.vue";
 import LinkButton from "../../ui/LinkButton.vue";
 
 /** Where the link in the letter for a new account leads. Pressed, not begun by itself: mail programs open links to look at them. */
@@ -23,23 +24,10 @@ async function begin(): Promise<void> {
 </script>
 
 <template>
-  <div class="page narrow">
-    <section class="card">
-      <h1>Your account</h1>
-      <p>Your e-mail is confirmed by this link. Your account begins when you press here.</p>
-      <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
-      <el-button type="primary" size="large" :loading="busy" @click="begin">Begin</el-button>
-      <LinkButton v-if="why" :to="{ name: 'sign-in' }">To the sign-in page</LinkButton>
-    </section>
-  </div>
+  <LetterPage title="Your account">
+    <p>Your e-mail is confirmed by this link. Your account begins when you press here.</p>
+    <el-alert v-if="why" :title="why" type="error" role="alert" show-icon :closable="false" />
+    <el-button type="primary" size="large" :loading="busy" @click="begin">Begin</el-button>
+    <LinkButton v-if="why" :to="{ name: 'sign-in' }">To the sign-in page</LinkButton>
+  </LetterPage>
 </template>
-
-<style scoped>
-.narrow {
-  max-width: 480px;
-}
-.card {
-  display: grid;
-  gap: 16px;
-}
-</style>

@@ -3,8 +3,7 @@ import { RefreshLeft } from "@element-plus/icons-vue";
 import { type Given, type HomeUnit, measurementName, type Plan, type Run, tapeText, measured } from "@lodrin/core";
 import { computed, type Ref } from "vue";
 import { withKey } from "../../../ui/with-key.js";
-import ChoiceField from "../../../handout/ChoiceField.vue";
-import SettingField from "../../../handout/SettingField.vue";
+import SettingsList from "../../../handout/SettingsList.vue";
 
 /** Any measurement or setting under the hand: the draft follows as it moves. Nothing here is kept with the system. */
 const props = defineProps<{ draft: { readonly plan: Plan; readonly run: Readonly<Ref<Run>> }; unit: HomeUnit }>();
@@ -48,23 +47,7 @@ function putBack(): void {
         @update:model-value="pull(m.key, Number($event))"
       />
     </div>
-    <ChoiceField
-      v-for="choice in draft.plan.choices"
-      :key="choice.source.key"
-      :choice="choice"
-      :taken="settings[choice.source.key] ?? choice.source.options[0]?.name ?? ''"
-      :tried="undefined"
-      @take="set(choice.source.key, $event)"
-    />
-    <SettingField
-      v-for="s in draft.plan.settings"
-      :key="s.source.key"
-      :setting="s"
-      :draft="draft"
-      :unit="unit"
-      :model-value="settings[s.source.key]"
-      @update:model-value="set(s.source.key, $event)"
-    />
+    <SettingsList :draft="draft" :unit="unit" :set="settings" @set="set" />
   </div>
 </template>
 

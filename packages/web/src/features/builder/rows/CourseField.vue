@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Close } from "@element-plus/icons-vue";
-import { type Course, courseOnFigure, FIGURE, GIRTH_LEVELS, LANDMARKS, type Statement } from "@lodrin/core";
+import { type Course, courseOnFigure, GIRTH_LEVELS, LANDMARKS, type Statement } from "@lodrin/core";
 import { computed, ref } from "vue";
+import FigureDrawing from "../../../ui/FigureDrawing.vue";
 
 /** Where the tape of a new measurement runs, pressed on the figure: a level it goes round at, or two places it runs between. */
 type Measure = Extract<Statement, { is: "measure" }>;
@@ -39,10 +40,13 @@ const isEnd = (key: string): boolean =>
 
 <template>
   <div class="course">
-    <svg :viewBox="`20 0 160 ${FIGURE.height}`" role="group" aria-label="The figure: press where the tape runs" class="on-paper">
-      <path v-for="d in FIGURE.outline" :key="d" class="body" :d="d" />
-      <path class="detail" :d="side === 'back' ? FIGURE.back : FIGURE.front" />
-      <path v-if="shown && shown.view === (round ? 'front' : side)" class="tape" :d="shown.line" />
+    <FigureDrawing
+      class="figure"
+      :back="side === 'back'"
+      :tape="shown && shown.view === (round ? 'front' : side) ? shown.line : undefined"
+      role="group"
+      label="The figure: press where the tape runs"
+    >
       <template v-if="round">
         <g
           v-for="l in levels"
@@ -80,7 +84,7 @@ const isEnd = (key: string): boolean =>
           <circle class="dot" :cx="p.x" :cy="p.y" r="3.4" />
         </g>
       </template>
-    </svg>
+    </FigureDrawing>
     <div class="words">
       <b>Where its tape runs</b>
       <el-segmented v-if="!round" v-model="side" :options="SIDES" aria-label="Side of the figure" />
@@ -101,7 +105,7 @@ const isEnd = (key: string): boolean =>
   grid-template-columns: 150px minmax(0, 1fr);
   gap: 14px;
 }
-svg {
+.figure {
   width: 150px;
   height: 340px;
   border-radius: var(--radius);
@@ -112,22 +116,6 @@ svg {
   gap: 8px;
   align-content: start;
   justify-items: start;
-}
-.body {
-  fill: #f3ecdd;
-  stroke: #3d4348;
-  stroke-width: 1.5;
-}
-.detail {
-  fill: none;
-  stroke: #9b968a;
-}
-.tape {
-  fill: none;
-  stroke: var(--now);
-  stroke-width: 3.4;
-  stroke-linecap: round;
-  stroke-dasharray: 7 2.4;
 }
 .place,
 .level {
