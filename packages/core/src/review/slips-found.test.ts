@@ -30,7 +30,6 @@ interface Count {
 
 const counts = new Map<SlipCode, Count>();
 const rights: string[] = [];
-let slowest = 0;
 
 /** A slip of any sort at any step, each sort as likely as the others that can happen there. */
 function someSlip(drawing: Redrawing): Slip | undefined {
@@ -71,9 +70,7 @@ function judge(drawing: Redrawing, slip: Slip, own: readonly NamedMeasure[]): vo
   const taken = own.filter(({ name, measured }) => names.has(name) && measured.on(wrong) > NOISE_MM);
   const beyond = handTolerance(plan.system.unit) + NOISE_MM;
   if (!taken.some(({ measured }) => Math.abs(measured.on(wrong) - measured.on(drawing.frame)) > beyond)) return;
-  const began = performance.now();
   const { readings } = review(plan, drafted, Object.fromEntries(taken.map(({ name, measured }) => [name, `${read(measured, wrong)} mm`])));
-  slowest = Math.max(slowest, performance.now() - began);
   const off = readings.filter((r) => r.verdict === "off");
   const causes = (off.find((r) => r.name === nameOf(plan, slip.step)) ?? off[0])?.causes ?? [];
   const meant = (cause: Cause): boolean => cause.slips.some((told) => sameSlip(told, slip));
@@ -103,8 +100,6 @@ describe("slips made up over the whole library, three bodies a system, read with
     expect(total.first / total.tried).toBeGreaterThanOrEqual(0.85);
     expect((total.first + total.second) / total.tried).toBeGreaterThanOrEqual(0.95);
   });
-
-  it("no review takes long enough to be waited for", () => expect(slowest).toBeLessThan(1000));
 
   it("the table in docs says the same", async () => {
     const share = (n: number, of: number): string => `${((100 * n) / of).toFixed(0)} %`;

