@@ -18,7 +18,7 @@ export function twelveReadings(text: string, library: Readonly<Record<string, st
   for (let n = 0; n < ROUNDS; n++) {
     const slip = slips[(n * 7) % slips.length];
     if (!slip) continue;
-    const wrong = redraw(drawing, slip.step, slip.draw).frame;
+    const wrong = redraw(drawing, slip.step, slip.draw).environment;
     const hanging = own.filter(({ measured }) => measured.dependencies.has(slip.step));
     const others = own.filter((_, i) => i % Math.ceil(own.length / READINGS) === 0);
     const readings = [...hanging, ...others].slice(0, READINGS).map(({ name, measured }) => [name, `${measured.on(wrong)} mm`]);

@@ -7,7 +7,7 @@ import { Bezier } from "bezier-js";
 import { compile as mathjsCompile } from "mathjs";
 import { compileSystem, type Given, loadSystem, pathLength, type Plan, run } from "@lodrin/core";
 import { Evaluation } from "../packages/core/src/run/evaluation.js";
-import { emptyFrame, fillSlots } from "../packages/core/src/run/frame.js";
+import { emptyEnvironment, fillSlots } from "../packages/core/src/run/environment.js";
 import { readInputs } from "../packages/core/src/run/inputs.js";
 import { drawPieces } from "@lodrin/formats";
 import { writeTiledPdf } from "@lodrin/formats/pdf";
@@ -73,7 +73,7 @@ function draftFigure(): void {
 /** The same formulas with the same numbers: our closures against mathjs's compiled evaluation. */
 function formulaFigure(): void {
   const drafted = run(plan, BODY);
-  const { slots } = drafted.frame;
+  const { slots } = drafted.environment;
   const scope = new Map<string, number>();
   for (const [key, entry] of plan.scope.names) scope.set(key, slots[entry.slot] as number);
   const formulas = plan.steps.flatMap((s) => s.formulas).filter((f) => !/==|if\(/.test(f.text));
@@ -86,7 +86,7 @@ function formulaFigure(): void {
     },
     2_000,
     () => {
-      for (const f of ours) sink += f(drafted.frame);
+      for (const f of ours) sink += f(drafted.environment);
     },
     20_000,
   );
@@ -121,7 +121,7 @@ function byHandFigure(): void {
   };
   const drafted = run(construction, m);
   const wrong = Object.entries(longJacketByHand(body).points).filter(([id, p]) => {
-    const ours = drafted.frame.points[construction.scope.points.get(id) ?? -1];
+    const ours = drafted.environment.points[construction.scope.points.get(id) ?? -1];
     return !ours || Math.hypot(ours.x - p.x, ours.y - p.y) > 1e-3;
   });
   // What comes out is kept: what nobody looks at would be left out by the compiler, on one side more than on the other.
@@ -131,11 +131,11 @@ function byHandFigure(): void {
   // By hand the measurements come as they are needed, and nothing is checked or warned of: the same is asked of ours.
   const drawn = timesAsLong(
     () => {
-      const frame = emptyFrame(construction);
-      fillSlots(construction, inputs, frame);
-      const drawing = new Evaluation(construction, frame);
+      const environment = emptyEnvironment(construction);
+      fillSlots(construction, inputs, environment);
+      const drawing = new Evaluation(construction, environment);
       construction.steps.forEach(({ node }) => drawing.need(node));
-      kept.drawn = drawing.frame;
+      kept.drawn = drawing.environment;
     },
     400,
     byHand,
@@ -252,7 +252,7 @@ function commandFigure(): void {
 /** Length of the armhole's cubics against bezier-js, whose own length is exact to about 1e-9 of it. */
 function lengthFigure(): void {
   const drafted = run(plan, BODY);
-  const armhole = drafted.frame.paths[plan.scope.paths.get("armhole") ?? -1];
+  const armhole = drafted.environment.paths[plan.scope.paths.get("armhole") ?? -1];
   if (!armhole) return;
   const theirs = (): number =>
     armhole.segments.reduce((sum, c) => sum + new Bezier(c.p0.x, c.p0.y, c.p1.x, c.p1.y, c.p2.x, c.p2.y, c.p3.x, c.p3.y).length(), 0);

@@ -32,7 +32,7 @@ test("a student draws at the table by one key, reads the paper, and is told what
   await page.keyboard.press("Enter");
   await expect(page.getByText("Your tape reads 8 1/2 in, it should read 9 in: 1/2 in short.")).toBeVisible();
   await expect(page.getByText("At run, the ease, bust ease, was forgotten in armhole depth + bust ease + crown ease.")).toBeVisible();
-  await expect(page.getByText(/It spoils .*S4/)).toBeVisible();
+  await expect(page.getByText(/This also affects .*S4/)).toBeVisible();
   await sound(page, "at the table");
   await page.getByRole("textbox", { name: /What your tape reads/ }).fill("9 1/16");
   await page.getByRole("button", { name: "Look at it" }).click();

@@ -41,7 +41,7 @@ export async function review(words: readonly string[], library: string, { out, t
           difference: r.difference,
           verdict: r.verdict,
           causes: r.causes.map(causeJson),
-          ...(r.spoils.length > 0 && { spoils: r.spoils }),
+          ...(r.affects.length > 0 && { affects: r.affects }),
         })),
         together: judged.together.map(causeJson),
       }),
@@ -60,10 +60,10 @@ const causeJson = ({ code, step, says, wouldRead, confidence, also, decideBy }: 
   ...(decideBy !== undefined && { decide_by: decideBy }),
 });
 
-function readingText({ name, expected, read, verdict, causes, spoils }: ReviewedReading, unit: "in" | "cm"): string {
+function readingText({ name, expected, read, verdict, causes, affects }: ReviewedReading, unit: "in" | "cm"): string {
   if (expected === undefined || read === undefined || verdict === "unread") return `${name}: not judged`;
   if (verdict === "right") return `${name}: right, ${tapeText(expected, unit)}`;
   const [first] = causes;
-  const spoiled = spoils.length > 0 ? ` It spoils ${spoils.join(", ")}.` : "";
-  return `${name}: reads ${tapeText(read, unit)}, should be ${tapeText(expected, unit)}. ${first?.says ?? ""}${spoiled}`;
+  const affected = affects.length > 0 ? ` This also affects ${affects.join(", ")}.` : "";
+  return `${name}: reads ${tapeText(read, unit)}, should be ${tapeText(expected, unit)}. ${first?.says ?? ""}${affected}`;
 }

@@ -202,7 +202,7 @@ describe("the pages of the notation", () => {
     const sections = of("word").map((e) => {
       const values = e.plan.steps.flatMap(({ source, target }, i) => {
         if (source.is !== "value" || !e.text.includes(`\nvalue ${source.key} `) || e.drafted.outcomes[i]?.status !== "drawn") return [];
-        const got = e.drafted.frame.slots[target] as number;
+        const got = e.drafted.environment.slots[target] as number;
         const figure =
           source.kind === "angle"
             ? `${((got * 180) / Math.PI).toFixed(1)}°`

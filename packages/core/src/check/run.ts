@@ -1,6 +1,6 @@
 import type { Plan, PlannedCheck } from "../plan/plan.js";
 import { FormulaError } from "../formula/error.js";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import type { PieceResult } from "../piece/piece.js";
 import { BUILTIN_CHECKS } from "./builtin/index.js";
 import { type CheckResult, type CheckStatus, makeCheck } from "./result.js";
@@ -10,19 +10,19 @@ const EXACT_MM = 0.01;
 const EXACT_PLAIN = 1e-6;
 
 /** Makes the author's checks, then the built-in ones. A check whose parts are not on the draft is left out. */
-export function runChecks(plan: Plan, frame: Frame, pieces: readonly PieceResult[]): CheckResult[] {
+export function runChecks(plan: Plan, environment: Environment, pieces: readonly PieceResult[]): CheckResult[] {
   const results: CheckResult[] = [];
   for (const check of plan.checks) {
-    const result = runCheck(check, frame);
+    const result = runCheck(check, environment);
     if (result) results.push(result);
   }
-  for (const builtin of BUILTIN_CHECKS) results.push(...builtin({ plan, frame, pieces }));
+  for (const builtin of BUILTIN_CHECKS) results.push(...builtin({ plan, environment, pieces }));
   return results;
 }
 
-function runCheck(check: PlannedCheck, frame: Frame): CheckResult | undefined {
+function runCheck(check: PlannedCheck, environment: Environment): CheckResult | undefined {
   try {
-    return check.when && !check.when.run(frame) ? undefined : judge(check, frame);
+    return check.when && !check.when.run(environment) ? undefined : judge(check, environment);
   } catch (error) {
     if (error instanceof FormulaError) return undefined;
     throw error;
@@ -30,25 +30,25 @@ function runCheck(check: PlannedCheck, frame: Frame): CheckResult | undefined {
 }
 
 /** Compares the figures; undefined when one of them is not there. */
-function judge(check: PlannedCheck, frame: Frame): CheckResult | undefined {
+function judge(check: PlannedCheck, environment: Environment): CheckResult | undefined {
   const { source, kind, relation, statement } = check;
-  const got = check.got.run(frame);
-  const expected = check.expected?.run(frame) ?? 1;
-  const upper = check.upper?.run(frame);
+  const got = check.got.run(environment);
+  const expected = check.expected?.run(environment) ?? 1;
+  const upper = check.upper?.run(environment);
   const exact = kind === "length" ? EXACT_MM : EXACT_PLAIN;
-  const tolerance = source.test === "equals" ? (check.within?.run(frame) ?? exact) : 0;
+  const tolerance = source.test === "equals" ? (check.within?.run(environment) ?? exact) : 0;
   if (!Number.isFinite(got + expected + tolerance + (upper ?? 0))) return undefined;
   return makeCheck({
     id: `asked ${statement}`,
     statement,
     name: source.title,
-    status: statusOf(holds(check, frame, { got, expected, upper, tolerance, exact }), source.warnOnly ?? false),
+    status: statusOf(holds(check, environment, { got, expected, upper, tolerance, exact }), source.warnOnly ?? false),
     kind,
     relation,
     got,
     expected: upper === undefined ? expected : [expected, upper],
     tolerance,
-    at: check.at && frame.points[check.at.point],
+    at: check.at && environment.points[check.at.point],
     board: check.at?.board,
     edges: check.edges,
     cause: source.cause,
@@ -63,8 +63,8 @@ interface Figures {
   readonly exact: number;
 }
 
-function holds(check: PlannedCheck, frame: Frame, { got, expected, upper, tolerance, exact }: Figures): boolean {
-  if (check.holds) return check.holds.run(frame) !== 0 || (check.orEqual && within(check.relation, got, expected, upper, exact));
+function holds(check: PlannedCheck, environment: Environment, { got, expected, upper, tolerance, exact }: Figures): boolean {
+  if (check.holds) return check.holds.run(environment) !== 0 || (check.orEqual && within(check.relation, got, expected, upper, exact));
   return upper === undefined ? Math.abs(got - expected) <= tolerance + exact : within("between", got, expected, upper, exact);
 }
 

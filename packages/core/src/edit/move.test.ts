@@ -28,7 +28,7 @@ A7 out 1 from A0
 `;
 const edited = (text: string, edits: readonly LineEdit[]): LoadedSystem => loadSystem(applyEdits(text, edits), NOTATIONS);
 const places = ({ plan }: LoadedSystem): readonly string[] =>
-  run(plan, sampleBody(plan)).frame.points.map((p) => (p ? `${p.x.toFixed(6)} ${p.y.toFixed(6)}` : "-"));
+  run(plan, sampleBody(plan)).environment.points.map((p) => (p ? `${p.x.toFixed(6)} ${p.y.toFixed(6)}` : "-"));
 
 describe("renumbering", () => {
   it("goes in the order of drafting, and follows into sentences", () => {
@@ -104,8 +104,8 @@ describe("moving", () => {
         expect(newProblems(before, after)).toEqual([]);
         const [was, is] = [run(before.plan, sampleBody(before.plan)), run(after.plan, sampleBody(after.plan))];
         for (const [id, index] of before.plan.scope.points) {
-          const now = is.frame.points[after.plan.scope.points.get(id) ?? -1];
-          expect(now?.x, id).toBeCloseTo(was.frame.points[index]?.x ?? NaN, 9);
+          const now = is.environment.points[after.plan.scope.points.get(id) ?? -1];
+          expect(now?.x, id).toBeCloseTo(was.environment.points[index]?.x ?? NaN, 9);
         }
       }),
       { numRuns: 60 },

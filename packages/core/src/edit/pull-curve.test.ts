@@ -18,8 +18,8 @@ const curveOf = ({ system }: LoadedSystem): PathStep => {
   if (step?.is !== "path") throw new Error("no curve");
   return step;
 };
-const drawn = (l: LoadedSystem): NonNullable<ReturnType<typeof run>["frame"]["paths"][number]> => {
-  const path = run(l.plan, {}).frame.paths[l.plan.scope.paths.get("c") ?? -1];
+const drawn = (l: LoadedSystem): NonNullable<ReturnType<typeof run>["environment"]["paths"][number]> => {
+  const path = run(l.plan, {}).environment.paths[l.plan.scope.paths.get("c") ?? -1];
   if (!path) throw new Error("not drawn");
   return path;
 };
@@ -36,7 +36,7 @@ function pull(
   const path = drawn(before);
   const { at } = pointAtLength(path, share * pathLength(path));
   const to = { x: at.x + dx, y: at.y + dy };
-  const step = pulledCurve(before.plan, run(before.plan, {}).frame, curveOf(before), at, to);
+  const step = pulledCurve(before.plan, run(before.plan, {}).environment, curveOf(before), at, to);
   const index = before.system.statements.indexOf(curveOf(before));
   const after = loadSystem(
     step === curveOf(before) ? before.read.source : applyEdits(before.read.source, replaceStatement(before.read, index, step)),
@@ -73,7 +73,7 @@ describe("a curve pulled on the paper", () => {
     const full = loadSystem(text(`${ROUND}, fullness 0.7`));
     const from = pointAtLength(drawn(full), 0.5 * pathLength(drawn(full))).at;
     const to = pointAtLength(plain, 0.5 * pathLength(plain)).at;
-    expect(pulledCurve(full.plan, run(full.plan, {}).frame, curveOf(full), from, to)).not.toHaveProperty("fullness");
+    expect(pulledCurve(full.plan, run(full.plan, {}).environment, curveOf(full), from, to)).not.toHaveProperty("fullness");
   });
 
   it("near an end changes its direction there: an angle in fives, or a word", () => {

@@ -1,6 +1,6 @@
 import { DraftProblem } from "../formula/error.js";
 import { parseFormula } from "../formula/parse.js";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
 import { endOf, pathLength, startOf } from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
@@ -24,14 +24,14 @@ const FULLNESS_STEP = 0.05;
  * The curve as it would be written when it is pulled from a place on it to another (mm on its board): another direction where
  * it was held near an end, another fullness in between, never a coordinate. The same step where nothing of it would change.
  */
-export function pulledCurve(plan: Plan, frame: Frame, step: PathStep, from: Point, to: Point): PathStep {
-  const drawn = frame.paths[plan.scope.paths.get(step.key) ?? -1];
+export function pulledCurve(plan: Plan, environment: Environment, step: PathStep, from: Point, to: Point): PathStep {
+  const drawn = environment.paths[plan.scope.paths.get(step.key) ?? -1];
   if (step.type !== "curve" || !drawn) return step;
   const share = nearestOnPath(drawn, from).along / pathLength(drawn);
   if (share < END_SHARE) return changed(step, { leaving: directionOf(startOf(drawn), to, step.leaving) });
   if (share > 1 - END_SHARE) return changed(step, { arriving: directionOf(to, endOf(drawn), step.arriving) });
   // How long it is to be says how full it is.
-  return step.asLongAs === undefined ? withFullness(plan, frame, step, to) : step;
+  return step.asLongAs === undefined ? withFullness(plan, environment, step, to) : step;
 }
 
 const changed = (step: PathStep, change: { leaving: string } | { arriving: string }): PathStep =>
@@ -48,12 +48,12 @@ function directionOf(from: Point, to: Point, before: string | undefined): string
 }
 
 /** The curve as full as brings it nearest to a place. */
-function withFullness(plan: Plan, frame: Frame, step: PathStep, to: Point): PathStep {
+function withFullness(plan: Plan, environment: Environment, step: PathStep, to: Point): PathStep {
   const place = plan.steps.find(({ source }) => source.is === "path" && source.key === step.key)?.node ?? plan.graph.nodes.length;
   const reader = new StepReader(plan.scope.apart().above(place), parseFormula);
   const offAt = (fullness: string): number => {
     try {
-      const path = PATH_MAKERS.curve({ ...step, fullness }, reader)(frame);
+      const path = PATH_MAKERS.curve({ ...step, fullness }, reader)(environment);
       return nearestOnPath(path, to).off;
     } catch (error) {
       // A curve that cannot be drawn so full is no proposal.

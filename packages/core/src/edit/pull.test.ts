@@ -56,7 +56,7 @@ describe("a point pulled on the paper", () => {
         const edits = replaceStatement(before.read, at, pulled(before.system.statements[at] as PointStep, mm, unit, mark));
         const after = loadSystem(applyEdits(text, edits));
         expect(after.problems).toEqual([]);
-        const x = (l: typeof before): number => run(l.plan, { chest: 40 }).frame.points[1]?.x ?? NaN;
+        const x = (l: typeof before): number => run(l.plan, { chest: 40 }).environment.points[1]?.x ?? NaN;
         expect(Math.abs(x(after) - x(before) - mm)).toBeLessThanOrEqual(unit === "cm" ? 0.51 : 25.4 / 16 + 25.4 / 32);
       }),
       { numRuns: 150 },

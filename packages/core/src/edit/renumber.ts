@@ -4,13 +4,13 @@ import type { LineEdit } from "./line-edit.js";
 import { renameAll } from "./rename.js";
 
 /** The letters a point begins with, none for a bare number, and its number. */
-export function partsOf(id: string): { readonly letters: string; readonly number: number } | undefined {
+function partsOf(id: string): { readonly letters: string; readonly number: number } | undefined {
   const [, letters, number] = /^([A-Z]*)(\d+)$/.exec(id) ?? [];
   return letters === undefined ? undefined : { letters, number: Number(number) };
 }
 
 /** The points that are steps of their own, with the board they lie on, in the order of drafting. */
-export function pointsOnBoards(statements: readonly Statement[]): { readonly id: string; readonly board: string }[] {
+function pointsOnBoards(statements: readonly Statement[]): { readonly id: string; readonly board: string }[] {
   let board = "";
   return statements.flatMap((s) => {
     if (s.is === "board") board = s.key;

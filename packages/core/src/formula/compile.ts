@@ -8,7 +8,7 @@ import { addSums, constant, nameSum, quotientSum, sumIn, sumOf, sumOver, sumTime
 import { collectReferences } from "./references.js";
 import { lookUp, pathIndex, pointIndex } from "./look-up.js";
 import { suggest } from "./suggest.js";
-import type { Evaluate, Frame, Scope, Typed } from "./scope.js";
+import type { Evaluate, Environment, Scope, Typed } from "./scope.js";
 import type { CompareOp, Tree } from "./tree.js";
 
 /** Compiles a formula so that it gives the wanted kind. Throws FormulaError where kinds or names do not fit. */
@@ -302,7 +302,7 @@ function closedWidth(tree: Tree & { type: "call" }, scope: Scope): Typed {
   const [arg] = tree.args;
   if (tree.args.length !== 1 || arg?.type !== "name")
     throw new FormulaError("closed_width takes one level line.", "Write closed_width(waist_line).", tree.at);
-  const read = pathArgument(arg, scope) as (f: Frame) => Path;
+  const read = pathArgument(arg, scope) as (f: Environment) => Path;
   const board = scope.pathBoards.get(arg.name);
   const onBoard = [...scope.darts].filter(([, d]) => d.board === board);
   const darts = onBoard.map(([, d]) => d.path);
@@ -342,7 +342,7 @@ function functionCall(fn: FormulaFunction, tree: Tree & { type: "call" }, scope:
   return {
     kind,
     run: (f) => {
-      for (let i = 0; i < values.length; i++) list[i] = (values[i] as (f: Frame) => unknown)(f);
+      for (let i = 0; i < values.length; i++) list[i] = (values[i] as (f: Environment) => unknown)(f);
       return fn.run(list as never[], f);
     },
   };
@@ -356,20 +356,20 @@ function sharedKind(tree: Tree & { type: "call" }, parameter: (i: number) => Par
   return shared;
 }
 
-function argument(arg: Tree, as: Parameter, shared: Kind, scope: Scope): { run: (f: Frame) => unknown } {
+function argument(arg: Tree, as: Parameter, shared: Kind, scope: Scope): { run: (f: Environment) => unknown } {
   if (as === "point") return { run: pointArgument(arg, scope) };
   if (as === "path") return { run: pathArgument(arg, scope) };
   if (as === "any") return compile(arg, scope);
   return compileAs(arg, scope, as === "same" ? shared : as);
 }
 
-function pointArgument(arg: Tree, scope: Scope): (f: Frame) => unknown {
+function pointArgument(arg: Tree, scope: Scope): (f: Environment) => unknown {
   if (arg.type !== "point") throw new FormulaError("A point is asked for here.", "Write it like #12.", arg.at);
   const index = pointIndex(arg.id, scope, arg.at);
   return (f) => f.points[index] ?? absent(`#${arg.id}`, arg);
 }
 
-function pathArgument(arg: Tree, scope: Scope): (f: Frame) => unknown {
+function pathArgument(arg: Tree, scope: Scope): (f: Environment) => unknown {
   if (arg.type !== "name") throw new FormulaError("A line or curve is asked for here.", "Write its name, like front_armhole.", arg.at);
   const index = pathIndex(arg.name, scope, arg.at);
   return (f) => f.paths[index] ?? absent(arg.name, arg);

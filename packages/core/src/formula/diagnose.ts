@@ -1,13 +1,13 @@
 import { DraftProblem } from "./error.js";
 import { compile } from "./compile.js";
 import { FormulaError } from "./error.js";
-import type { Frame, Scope } from "./scope.js";
+import type { Environment, Scope } from "./scope.js";
 import type { Tree } from "./tree.js";
 
 /** Why a formula came to no figure: the innermost part that failed while its own parts were sound. */
-export function diagnose(tree: Tree, scope: Scope, frame: Frame): FormulaError {
-  for (const child of partsOf(tree, scope, frame)) {
-    if (!Number.isFinite(valueOf(child, scope, frame))) return diagnose(child, scope, frame);
+export function diagnose(tree: Tree, scope: Scope, environment: Environment): FormulaError {
+  for (const child of partsOf(tree, scope, environment)) {
+    if (!Number.isFinite(valueOf(child, scope, environment))) return diagnose(child, scope, environment);
   }
   if (tree.type === "name") {
     const entry = scope.names.get(tree.name);
@@ -35,7 +35,7 @@ export function diagnose(tree: Tree, scope: Scope, frame: Frame): FormulaError {
 }
 
 /** The parts that count for this body: of an `if`, its test and the branch it takes. */
-function partsOf(tree: Tree, scope: Scope, frame: Frame): Tree[] {
+function partsOf(tree: Tree, scope: Scope, environment: Environment): Tree[] {
   switch (tree.type) {
     case "unary":
       return [tree.arg];
@@ -44,7 +44,7 @@ function partsOf(tree: Tree, scope: Scope, frame: Frame): Tree[] {
     case "bracket":
       return [tree.inner];
     case "call":
-      if (tree.fn === "if") return tree.args.filter((_, i) => i === (valueOf(tree.args[0] as Tree, scope, frame) ? 1 : 2));
+      if (tree.fn === "if") return tree.args.filter((_, i) => i === (valueOf(tree.args[0] as Tree, scope, environment) ? 1 : 2));
       return tree.args.filter((arg) => arg.type !== "point");
     default:
       return [];
@@ -52,9 +52,9 @@ function partsOf(tree: Tree, scope: Scope, frame: Frame): Tree[] {
 }
 
 /** Value of a part; parts that are no figures (paths, conditions) count as sound. */
-function valueOf(tree: Tree, scope: Scope, frame: Frame): number {
+function valueOf(tree: Tree, scope: Scope, environment: Environment): number {
   try {
-    return compile(tree, scope).run(frame);
+    return compile(tree, scope).run(environment);
   } catch (error) {
     if (!(error instanceof DraftProblem)) throw error;
     return 0;

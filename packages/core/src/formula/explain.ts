@@ -5,7 +5,7 @@ import { CLOSED_WIDTH, compile } from "./compile.js";
 import { FUNCTIONS } from "./functions.js";
 import { inWords } from "./in-words.js";
 import { sayRule } from "./say.js";
-import type { Frame, Scope } from "./scope.js";
+import type { Environment, Scope } from "./scope.js";
 import type { Tree } from "./tree.js";
 import { unfold } from "./unfold.js";
 
@@ -38,13 +38,20 @@ export interface ExplainOptions {
 }
 
 /** Works a formula out. `as` is the kind the step asks for: it decides what bare numbers mean. */
-export function explain(rule: string, tree: Tree, as: Kind, scope: Scope, frame: Frame, options: ExplainOptions): Explained {
+export function explain(rule: string, tree: Tree, as: Kind, scope: Scope, environment: Environment, options: ExplainOptions): Explained {
   const typed = compile(tree, scope);
   const bareIsLength = as === "length" || typed.kind === "length";
-  const teller: ExplainContext = { scope, frame, bareIsLength, unit: scope.unit };
+  const teller: ExplainContext = { scope, environment, bareIsLength, unit: scope.unit };
   const value = figureOf(tree, teller);
   const kind = typed.kind === "bare" ? as : typed.kind;
-  const told = { rule, ...sayRule(tree, scope, frame), sums: worked(tree, teller), value, kind, result: withUnit(value, kind, scope.unit) };
+  const told = {
+    rule,
+    ...sayRule(tree, scope, environment),
+    sums: worked(tree, teller),
+    value,
+    kind,
+    result: withUnit(value, kind, scope.unit),
+  };
   if (kind !== "length") return told;
   const reading = readTape(value, options.mark);
   return {
@@ -55,7 +62,7 @@ export function explain(rule: string, tree: Tree, as: Kind, scope: Scope, frame:
   };
 }
 
-const counts = (tree: Tree, t: ExplainContext): Tree => unfold(tree, t.scope, t.frame);
+const counts = (tree: Tree, t: ExplainContext): Tree => unfold(tree, t.scope, t.environment);
 
 /** The lines of working that tell more than the result does. */
 export const workedLines = ({ sums, result }: Pick<Explained, "sums" | "result">): string[] => {
@@ -65,7 +72,7 @@ export const workedLines = ({ sums, result }: Pick<Explained, "sums" | "result">
 
 interface ExplainContext {
   readonly scope: Scope;
-  readonly frame: Frame;
+  readonly environment: Environment;
   /** The author's, in which the sums are told. */
   readonly unit: HomeUnit;
   /** Bare numbers stand for lengths in the home unit here. */
@@ -85,14 +92,14 @@ function withUnit(value: number, kind: Kind, unit: HomeUnit): string {
 /** Numeric value of a part; bare numbers become mm where they stand for lengths. */
 function figureOf(tree: Tree, t: ExplainContext): number {
   const typed = compile(tree, t.scope);
-  const value = typed.run(t.frame);
+  const value = typed.run(t.environment);
   return typed.kind === "bare" && t.bareIsLength ? value * (t.unit === "in" ? 25.4 : 10) : value;
 }
 
 /** A part shown as one figure. */
 function figureText(tree: Tree, t: ExplainContext, plain: boolean): string {
   const typed = compile(tree, t.scope);
-  const value = typed.run(t.frame);
+  const value = typed.run(t.environment);
   if (typed.kind === "length") return exactFigure(value, t.unit);
   if (typed.kind === "bare" && t.bareIsLength && !plain) return exactFigure(figureOf(tree, t), t.unit);
   if (typed.kind === "angle") return degrees(value);

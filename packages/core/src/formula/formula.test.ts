@@ -9,12 +9,12 @@ import { explain } from "./explain.js";
 import { inWords } from "./in-words.js";
 import { parseFormula, parseLineRef, parsePointRef } from "./parse.js";
 import { sayRule } from "./say.js";
-import { type Frame, Scope } from "./scope.js";
+import { type Environment, Scope } from "./scope.js";
 import { suggest } from "./suggest.js";
 
 interface Bench {
   readonly scope: Scope;
-  readonly frame: Frame;
+  readonly environment: Environment;
 }
 
 /** A small body: lengths in inches, plain numbers, one choice and one setting that may say auto. */
@@ -34,7 +34,7 @@ function bench(lengths: Record<string, number>, numbers: Record<string, number> 
   scope.anywhere.add("#99");
   return {
     scope,
-    frame: {
+    environment: {
       slots: [...values],
       points: [
         { x: 0, y: 0 },
@@ -46,7 +46,7 @@ function bench(lengths: Record<string, number>, numbers: Record<string, number> 
 }
 
 function value(text: string, kind: Kind, given: Bench): number {
-  return compileAs(parseFormula(text), given.scope, kind).run(given.frame);
+  return compileAs(parseFormula(text), given.scope, kind).run(given.environment);
 }
 
 function refusal(text: string, kind: Kind, given: Bench): FormulaError {
@@ -218,7 +218,7 @@ describe("points and lines by name", () => {
 
 describe("worked sums", () => {
   const told = (text: string, given: Bench, unit: "in" | "cm" = "in"): string[] => {
-    const e = explain(text, parseFormula(text), "length", given.scope, given.frame, { mark: unit === "in" ? "1/8in" : "1mm" });
+    const e = explain(text, parseFormula(text), "length", given.scope, given.environment, { mark: unit === "in" ? "1/8in" : "1mm" });
     return [e.rule, ...e.sums, e.result, e.reading ?? ""].map((line) => line.replace(/\u00a0/g, " "));
   };
 
@@ -227,7 +227,7 @@ describe("worked sums", () => {
   });
 
   it("says what rounding to the tape leaves over", () => {
-    const e = explain("bust/6 + 1 1/4", parseFormula("bust/6 + 1 1/4"), "length", body.scope, body.frame, { mark: "1/8in" });
+    const e = explain("bust/6 + 1 1/4", parseFormula("bust/6 + 1 1/4"), "length", body.scope, body.environment, { mark: "1/8in" });
     expect(e.leftMm).toBeCloseTo((35.5 / 6 + 1.25 - 7.125) * 25.4, 9);
   });
 
@@ -254,11 +254,11 @@ describe("worked sums", () => {
 });
 
 describe("why there is no figure", () => {
-  const reason = (text: string): string => diagnose(parseFormula(text), body.scope, body.frame).why;
+  const reason = (text: string): string => diagnose(parseFormula(text), body.scope, body.environment).why;
 
   it("names what is missing, divided by, or impossible", () => {
     const lacking = bench({ bust: Number.NaN });
-    expect(diagnose(parseFormula("bust/4 + 1"), lacking.scope, lacking.frame).why).toBe("The measurement bust is missing.");
+    expect(diagnose(parseFormula("bust/4 + 1"), lacking.scope, lacking.environment).why).toBe("The measurement bust is missing.");
     expect(reason("bust/hip")).toBe("This divides by zero.");
     expect(reason("leg(1, 2) + 3")).toContain("leg has no answer");
   });
@@ -310,7 +310,7 @@ describe("a rule in words", () => {
     ["if(bust > 40, 3, waist - 1)*2", "(waist − 1) × 2", ["bust is at most 40"]],
     ["dist(#1, #2) + 1cm", "straight from 1 to 2 + 1cm", []],
   ])("%s", (text, words, because) => {
-    expect(sayRule(parseFormula(text), said.scope, said.frame)).toEqual({ said: words, because });
+    expect(sayRule(parseFormula(text), said.scope, said.environment)).toEqual({ said: words, because });
   });
 
   it("a key becomes words, and nothing else does", () => {

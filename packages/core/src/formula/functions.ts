@@ -3,7 +3,7 @@ import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
 import { type Path, pathLength } from "../geometry/path/path.js";
 import { bearing, distance, type Point } from "../geometry/point.js";
 import type { Kind } from "../quantity/kind.js";
-import type { Frame } from "./scope.js";
+import type { Environment } from "./scope.js";
 
 /** What one argument of a function may be. */
 export type Parameter = "any" | "number" | "angle" | "length" | "same" | "boolean" | "point" | "path";
@@ -19,7 +19,7 @@ export interface FormulaFunction {
   readonly more?: boolean;
   readonly gives: Kind | "same";
   readonly description: string;
-  readonly run: (args: readonly never[], frame: Frame) => number;
+  readonly run: (args: readonly never[], environment: Environment) => number;
 }
 
 const of = <A extends readonly unknown[]>(

@@ -1,5 +1,5 @@
 import { inWords } from "./in-words.js";
-import type { Frame, Scope } from "./scope.js";
+import type { Environment, Scope } from "./scope.js";
 import type { CompareOp, Tree } from "./tree.js";
 import { OPPOSITE, type Turning, unfold } from "./unfold.js";
 
@@ -12,9 +12,9 @@ export interface SaidRule {
 }
 
 /** Says a rule in words, with the branches that this body and its settings take. */
-export function sayRule(tree: Tree, scope: Scope, frame: Frame): SaidRule {
+export function sayRule(tree: Tree, scope: Scope, environment: Environment): SaidRule {
   const turnings: Turning[] = [];
-  const counts = (part: Tree): Tree => unfold(part, scope, frame, (t) => turnings.push(t));
+  const counts = (part: Tree): Tree => unfold(part, scope, environment, (t) => turnings.push(t));
   const said = say(tree.type === "bracket" ? tree.inner : tree, counts);
   return { said, because: [...new Set(turnings.map(sayTurning))] };
 }

@@ -6,7 +6,7 @@ import { noReferences, type References } from "./references.js";
 import type { Tree } from "./tree.js";
 
 /** What a formula reads while it runs: numbers by slot (mm, radians, plain), points and paths by index. */
-export interface Frame {
+export interface Environment {
   readonly slots: number[];
   readonly points: (Point | undefined)[];
   readonly paths: (Path | undefined)[];
@@ -15,7 +15,7 @@ export interface Frame {
 /** The first slot holds 1. */
 export const ONE_SLOT = 0;
 
-export type Evaluate = (frame: Frame) => number;
+export type Evaluate = (environment: Environment) => number;
 
 /** A formula part compiled: its kind, its closure, and its value when that is the same for every body. */
 export interface Typed {

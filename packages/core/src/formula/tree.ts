@@ -3,7 +3,7 @@ import type { LengthUnit } from "../quantity/units.js";
 /** First and last character (exclusive) of a part in the formula's text. */
 export type Span = readonly [start: number, end: number];
 
-export type BinaryOp = "+" | "-" | "*" | "/" | "and" | "or";
+type BinaryOp = "+" | "-" | "*" | "/" | "and" | "or";
 export type CompareOp = "<" | "<=" | ">" | ">=" | "=" | "!=";
 
 /** A formula as a tree. `text` of a number is as it was typed. */

@@ -4,8 +4,6 @@ export interface Point {
   readonly y: number;
 }
 
-export const point = (x: number, y: number): Point => ({ x, y });
-
 /** `a` moved by `dx`, `dy` (mm). */
 export const shift = (a: Point, dx: number, dy: number): Point => ({ x: a.x + dx, y: a.y + dy });
 

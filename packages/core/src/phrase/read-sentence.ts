@@ -262,7 +262,7 @@ function drawnNew(steps: readonly NewStep[], evaluation: Evaluation, draws: stri
     evaluation.need(node);
     const outcome = evaluation.outcomes[index];
     if (outcome?.status === "failed") return `${outcome.why} ${outcome.fix}`.trim();
-    const { points, paths } = evaluation.frame;
+    const { points, paths } = evaluation.environment;
     const [point, path] = [makes === "point" ? points[target] : undefined, makes === "path" ? paths[target] : undefined];
     if (point) draws.push(`${said} ${near(point).join()}`);
     if (path) draws.push(JSON.stringify(path.segments.map((c) => [c.p0, c.p1, c.p2, c.p3].map(near))));

@@ -84,5 +84,5 @@ function samePlace(loaded: LoadedSystem, library: Library, index: number, lines:
 function placeOf({ evaluation }: ReturnType<typeof draftsOf>[number], id: string, plan: LoadedSystem["plan"]) {
   const at = plan.scope.points.get(id);
   for (const step of plan.steps) if (step.makes === "point" && step.target === at) evaluation.need(step.node);
-  return at === undefined ? undefined : evaluation.frame.points[at];
+  return at === undefined ? undefined : evaluation.environment.points[at];
 }

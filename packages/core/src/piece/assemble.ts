@@ -197,7 +197,7 @@ function ringOf(edges: readonly PieceEdge[]): Point[] {
 }
 
 /** A notch on the ring: its outward direction is that of the side it lies on, or nearest to. */
-export function notchAt({ id, at, ticks }: Pick<Notch, "id" | "at" | "ticks">, ring: readonly Point[]): Notch {
+function notchAt({ id, at, ticks }: Pick<Notch, "id" | "at" | "ticks">, ring: readonly Point[]): Notch {
   let outward: Point = { x: 0, y: -1 };
   let least = Infinity;
   for (let i = 0; i < ring.length; i++) {

@@ -3,7 +3,7 @@ import type { Piece } from "../system/model.js";
 import type { Treatment } from "./piece.js";
 import type { NamedDart } from "./dart-result.js";
 
-// A piece as it is compiled, before any body: its points and lines by their index in the frame.
+// A piece as it is compiled, before any body: its points and lines by their index in the environment.
 
 export interface PlannedEdge {
   readonly role: string;
@@ -19,7 +19,7 @@ export interface PlannedEdge {
   readonly corner: "mitre" | "square" | "mirrored";
   readonly pointed: boolean;
   readonly treatment: Treatment | undefined;
-  /** Index in the frame's paths under which the finished edge is known to checks. */
+  /** Index in the environment's paths under which the finished edge is known to checks. */
   readonly pathIndex: number;
 }
 
@@ -32,7 +32,7 @@ export interface PlannedDart extends NamedDart {
 }
 
 /** The line the grain lies along, and how far it is turned from it (radians, clockwise). */
-export interface PlannedGrain {
+interface PlannedGrain {
   readonly ends: readonly [number, number];
   readonly turned: Typed | undefined;
 }

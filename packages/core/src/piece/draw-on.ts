@@ -1,5 +1,5 @@
 import { evaluated } from "../formula/evaluated.js";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
 import { mapPath, type Path, pathLength, pointAtLength } from "../geometry/path/path.js";
 import { type Point, turn } from "../geometry/point.js";
@@ -22,11 +22,11 @@ export type Drawn = Pick<PieceParts, "grain" | "levels" | "darts" | "inside" | "
 const OFF_MM = 1;
 
 /** What is drawn on a piece, where its points are on the draft; what cannot be is left out with a word. */
-export function drawOn(drawing: PlannedDrawing, frame: Frame, piece: DrawnPiece): Drawn {
+export function drawOn(drawing: PlannedDrawing, environment: Environment, piece: DrawnPiece): Drawn {
   const { lift } = piece;
   const doubts: string[] = [];
   const place = (index: number): Point | undefined => {
-    const p = frame.points[index];
+    const p = environment.points[index];
     return p && lift(p);
   };
   const between = (ends: readonly [number, number]): [Point, Point] | undefined => {
@@ -34,37 +34,37 @@ export function drawOn(drawing: PlannedDrawing, frame: Frame, piece: DrawnPiece)
     return a && b && [a, b];
   };
   return {
-    grain: grainOf(drawing, frame, doubts, between),
+    grain: grainOf(drawing, environment, doubts, between),
     levels: drawing.levels.flatMap((l) => {
       const ends = between(l.ends);
       return ends ? [{ label: l.label, a: ends[0], b: ends[1] }] : [];
     }),
     darts: drawing.darts.flatMap((planned) => {
-      const path = frame.paths[planned.path];
+      const path = environment.paths[planned.path];
       const dart = path && dartResult(planned, path, piece.mouthOf(planned), lift);
       return dart ? [dart] : [];
     }),
     inside: drawing.inside.flatMap((line) => {
-      const path = edgePath(line.items, frame)?.cut;
+      const path = edgePath(line.items, environment)?.cut;
       return path ? [{ label: line.label, path: mapPath(path, lift) }] : [];
     }),
     notches: drawing.notches.flatMap((n) => {
-      const at = notchAt(n, frame, piece, doubts, place);
+      const at = notchAt(n, environment, piece, doubts, place);
       return at ? [{ id: n.id, at, ticks: n.ticks }] : [];
     }),
-    marks: drawing.marks.flatMap((m) => marksOf(m, frame, doubts, place)),
+    marks: drawing.marks.flatMap((m) => marksOf(m, environment, doubts, place)),
     doubts,
   };
 }
 
 function grainOf(
   { grain }: PlannedDrawing,
-  frame: Frame,
+  environment: Environment,
   doubts: string[],
   between: (ends: readonly [number, number]) => [Point, Point] | undefined,
 ): [Point, Point] | undefined {
   const ends = grain && between(grain.ends);
-  const by = grain?.turned ? evaluated(grain.turned, frame) : 0;
+  const by = grain?.turned ? evaluated(grain.turned, environment) : 0;
   if (!ends || by === 0) return ends;
   if (!Number.isFinite(by)) {
     doubts.push("The grain cannot be turned: what its angle is worked out from is not on the draft. It lies along its line.");
@@ -76,7 +76,7 @@ function grainOf(
 
 function notchAt(
   n: PlannedNotch,
-  frame: Frame,
+  environment: Environment,
   piece: DrawnPiece,
   doubts: string[],
   place: (index: number) => Point | undefined,
@@ -84,7 +84,7 @@ function notchAt(
   if ("point" in n) return place(n.point);
   const edge = piece.edgeOf(n.edge);
   if (!edge) return undefined;
-  const mm = evaluated(n.along, frame);
+  const mm = evaluated(n.along, environment);
   const length = pathLength(edge);
   if (!Number.isFinite(mm)) {
     doubts.push(`The notch on ${n.edge.replace(/_/g, " ")} is left out: what its place is worked out from is not on the draft.`);
@@ -127,8 +127,8 @@ function notchFrom(
 export const notchesOff = (notches: readonly Notch[]): string[] =>
   notches.flatMap(({ id, off }) => (off > OFF_MM ? [`The notch at ${id} stands ${(off / 10).toFixed(1)} cm off the outline.`] : []));
 
-function marksOf(m: PlannedMark, frame: Frame, doubts: string[], place: (index: number) => Point | undefined): PieceMark[] {
-  const length = m.length && evaluated(m.length, frame);
+function marksOf(m: PlannedMark, environment: Environment, doubts: string[], place: (index: number) => Point | undefined): PieceMark[] {
+  const length = m.length && evaluated(m.length, environment);
   if (length !== undefined && !(length >= 0)) {
     doubts.push(`The ${m.kind} has no length on this draft: it is left out.`);
     return [];

@@ -1,5 +1,5 @@
 import type { PlannedDart, PlannedEdge } from "./blueprint.js";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import { chain, type Link } from "../geometry/path/chain.js";
 import { closedEdge, type Dart, dartOf, mouthBetween, otherWay } from "../geometry/dart.js";
 import { endOf, joinPaths, type Path, pathLength, reversePath } from "../geometry/path/path.js";
@@ -18,11 +18,11 @@ export interface EdgePath {
 type Items = PlannedEdge["items"];
 
 /** Points joined straight, paths as drawn and darts by their mouths, as one path. Undefined when a part of it is not on the draft. */
-export function edgePath(items: Items, frame: Frame): EdgePath | undefined {
+export function edgePath(items: Items, environment: Environment): EdgePath | undefined {
   const plain: Link[] = [];
   for (const item of items) {
-    if ("dart" in item) return edgeWithDarts(items, frame);
-    const link = linkOf(item, frame);
+    if ("dart" in item) return edgeWithDarts(items, environment);
+    const link = linkOf(item, environment);
     if (!link) return undefined;
     plain.push(link);
   }
@@ -30,13 +30,13 @@ export function edgePath(items: Items, frame: Frame): EdgePath | undefined {
   return path && { cut: path, sewn: path, mouths: NO_MOUTHS };
 }
 
-function edgeWithDarts(items: Items, frame: Frame): EdgePath | undefined {
+function edgeWithDarts(items: Items, environment: Environment): EdgePath | undefined {
   const stretches: Link[][] = [[]];
   const darts: { planned: PlannedDart; dart: Dart }[] = [];
   for (const item of items) {
     const before = stretches[stretches.length - 1] as Link[];
     if ("dart" in item) {
-      const path = frame.paths[item.dart.path];
+      const path = environment.paths[item.dart.path];
       const dart = path && dartOf(path);
       if (!dart) return undefined;
       const met = asMet(item.reversed ? otherWay(dart) : dart, chain(before));
@@ -44,7 +44,7 @@ function edgeWithDarts(items: Items, frame: Frame): EdgePath | undefined {
       before.push({ point: met.a });
       stretches.push([{ point: met.b }]);
     } else {
-      const link = linkOf(item, frame);
+      const link = linkOf(item, environment);
       if (!link) return undefined;
       before.push(link);
     }
@@ -82,15 +82,15 @@ function throughDarts(parts: readonly (Path | undefined)[], darts: readonly { pl
   return { cut: joinPaths(cut), sewn: sewn ?? joinPaths(cut), mouths };
 }
 
-function linkOf(item: Exclude<Items[number], { dart: PlannedDart }>, frame: Frame): Link | undefined {
+function linkOf(item: Exclude<Items[number], { dart: PlannedDart }>, environment: Environment): Link | undefined {
   if ("point" in item) {
-    const point = frame.points[item.point];
+    const point = environment.points[item.point];
     return point && { point };
   }
-  const whole = frame.paths[item.path];
+  const whole = environment.paths[item.path];
   if (!whole) return undefined;
   if (!item.between) return { path: item.reversed ? reversePath(whole) : whole };
-  const [from, to] = [frame.points[item.between[0]], frame.points[item.between[1]]];
+  const [from, to] = [environment.points[item.between[0]], environment.points[item.between[1]]];
   const path = from && to && pathBetween(whole, from, to);
   return path && { path };
 }

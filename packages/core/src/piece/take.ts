@@ -1,5 +1,5 @@
 import { evaluated } from "../formula/evaluated.js";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import { boundsOf } from "../geometry/bounds.js";
 import { flatten } from "../geometry/path/flatten.js";
 import { mapPath, type Path } from "../geometry/path/path.js";
@@ -10,22 +10,28 @@ import { drawOn } from "./draw-on.js";
 import { type EdgePath, edgePath } from "./edge-path.js";
 import { type PieceResult, roleText } from "./piece.js";
 
-/** Takes a piece off the board. Undefined when a point of its outline is missing. Its edges, as they are sewn, become paths of the frame. */
-export function takePiece(piece: PlannedPiece, frame: Frame): PieceResult | undefined {
+/** Takes a piece off the board. Undefined when a point of its outline is missing. Its edges, as they are sewn, become paths of the environment. */
+export function takePiece(piece: PlannedPiece, environment: Environment): PieceResult | undefined {
   const outline: EdgePath[] = [];
   for (const edge of piece.edges) {
-    const path = edgePath(edge.items, frame);
+    const path = edgePath(edge.items, environment);
     if (!path) return undefined;
     outline.push(path);
     // Checks and formulas measure an edge as it is sewn, with its darts closed.
-    frame.paths[edge.pathIndex] = path.sewn;
+    environment.paths[edge.pathIndex] = path.sewn;
   }
   const turnedAt = piece.source.turned ? turnAbout(outline) : undefined;
   const lift = turnedAt === undefined ? (p: Point): Point => p : (p: Point): Point => ({ x: turnedAt - p.x, y: p.y });
-  const edges = piece.edges.map((edge, i) => edgeParts(edge, outline[i] as EdgePath, turnedAt === undefined ? undefined : lift, frame));
+  const edges = piece.edges.map((edge, i) =>
+    edgeParts(edge, outline[i] as EdgePath, turnedAt === undefined ? undefined : lift, environment),
+  );
   const edgeOf = (role: string): Path | undefined => edges[piece.edges.findIndex((e) => e.role === role)]?.path;
   const { source } = piece;
-  const drawn = drawOn(piece, frame, { edgeOf, lift, mouthOf: (dart) => outline.find((edge) => edge.mouths.has(dart))?.mouths.get(dart) });
+  const drawn = drawOn(piece, environment, {
+    edgeOf,
+    lift,
+    mouthOf: (dart) => outline.find((edge) => edge.mouths.has(dart))?.mouths.get(dart),
+  });
   return assemble({
     key: source.key,
     title: source.title,
@@ -35,36 +41,41 @@ export function takePiece(piece: PlannedPiece, frame: Frame): PieceResult | unde
     mirrored: source.mirrored ?? false,
     edges,
     ...drawn,
-    doubts: [...drawn.doubts, ...piece.edges.flatMap((edge) => allowanceDoubt(edge, frame))],
+    doubts: [...drawn.doubts, ...piece.edges.flatMap((edge) => allowanceDoubt(edge, environment))],
     notes: piece.notes,
-    carried: carriedBy(piece.carries, frame, lift, turnedAt),
+    carried: carriedBy(piece.carries, environment, lift, turnedAt),
   });
 }
 
 const NOTHING_CARRIED: PieceResult["carried"] = { points: new Map(), paths: new Map(), laid: new Map(), turnedAt: undefined };
 
 /** The points and lines that the shaping names, as they lie on the piece. */
-function carriedBy(names: CarriedNames, frame: Frame, lift: (p: Point) => Point, turnedAt: number | undefined): PieceResult["carried"] {
+function carriedBy(
+  names: CarriedNames,
+  environment: Environment,
+  lift: (p: Point) => Point,
+  turnedAt: number | undefined,
+): PieceResult["carried"] {
   if (names.points.size === 0 && names.paths.size === 0) return NOTHING_CARRIED;
   const points = new Map<string, Point>();
   for (const [id, index] of names.points) {
-    const p = frame.points[index];
+    const p = environment.points[index];
     if (p) points.set(id, lift(p));
   }
   const paths = new Map<string, Path>();
   for (const [key, index] of names.paths) {
-    const path = frame.paths[index];
+    const path = environment.paths[index];
     if (path) paths.set(key, turnedAt === undefined ? path : mapPath(path, lift));
   }
   return { points, paths, laid: paths, turnedAt };
 }
 
 /** A piece with what was drawn on the board since it was taken: it lies on it as it lies on the board. */
-export function withLateNames(piece: PieceResult, names: CarriedNames, frame: Frame): PieceResult {
+export function withLateNames(piece: PieceResult, names: CarriedNames, environment: Environment): PieceResult {
   const { carried } = piece;
   if (carried.points.size === names.points.size && carried.paths.size === names.paths.size) return piece;
   const { turnedAt } = carried;
-  const now = carriedBy(names, frame, turnedAt === undefined ? (p) => p : (p) => ({ x: turnedAt - p.x, y: p.y }), turnedAt);
+  const now = carriedBy(names, environment, turnedAt === undefined ? (p) => p : (p) => ({ x: turnedAt - p.x, y: p.y }), turnedAt);
   if (now.points.size <= carried.points.size && now.paths.size <= carried.paths.size) return piece;
   return amended(piece, {
     carried: {
@@ -83,16 +94,21 @@ function turnAbout(outline: readonly EdgePath[]): number {
 }
 
 /** What is said of an allowance that is none on this body. */
-function allowanceDoubt({ role, finish, allow }: PlannedEdge, frame: Frame): string[] {
-  if (finish !== "seam" || allow === undefined || allow.constant !== undefined || evaluated(allow, frame) >= 0) return [];
+function allowanceDoubt({ role, finish, allow }: PlannedEdge, environment: Environment): string[] {
+  if (finish !== "seam" || allow === undefined || allow.constant !== undefined || evaluated(allow, environment) >= 0) return [];
   return [`The allowance of ${roleText({ role })} comes to no figure above nothing: none is added. Check what it is worked out from.`];
 }
 
 type PlainEdge = Omit<PlannedEdge, "pathIndex">;
 
 /** An edge as drawn, with its allowance on this body. */
-export function edgeParts(edge: PlainEdge, drawn: EdgePath, toPaper: ((p: Point) => Point) | undefined, frame: Frame): EdgeParts {
-  const allow = edge.finish === "seam" ? evaluated(edge.allow, frame) : 0;
+export function edgeParts(
+  edge: PlainEdge,
+  drawn: EdgePath,
+  toPaper: ((p: Point) => Point) | undefined,
+  environment: Environment,
+): EdgeParts {
+  const allow = edge.finish === "seam" ? evaluated(edge.allow, environment) : 0;
   const path = toPaper ? mapPath(drawn.cut, toPaper) : drawn.cut;
   return {
     role: edge.role,

@@ -175,7 +175,7 @@ function everything(text: string): void {
   printNotation(plan.system);
   const drafted = run(plan, { bust: "36", head: "22" });
   JSON.stringify(runToJson(plan, drafted, "try"));
-  expect(drafted.frame.points.length, text).toBeLessThan(MOST_POINTS);
+  expect(drafted.environment.points.length, text).toBeLessThan(MOST_POINTS);
   for (const { why } of problems) expect(why, text).not.toMatch(/undefined|NaN|\[object|is not a function|Cannot read/);
 }
 

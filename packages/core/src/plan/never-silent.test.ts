@@ -32,7 +32,7 @@ const draft = (text: string, body: Record<string, string | number> = { bust: 36 
   return runWithPlan(plan, body, settings);
 };
 const at = (r: RunWithPlan, id: string): { x: number; y: number } | undefined => {
-  const p = r.frame.points[r.plan.scope.points.get(id) ?? -1];
+  const p = r.environment.points[r.plan.scope.points.get(id) ?? -1];
   return p && { x: Math.round((p.x / 25.4) * 1e6) / 1e6, y: Math.round((p.y / 25.4) * 1e6) / 1e6 };
 };
 

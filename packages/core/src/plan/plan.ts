@@ -1,5 +1,5 @@
 import type { References } from "../formula/references.js";
-import type { EdgeVersion, Frame, Scope, Typed } from "../formula/scope.js";
+import type { EdgeVersion, Environment, Scope, Typed } from "../formula/scope.js";
 import type { Span, Tree } from "../formula/tree.js";
 import type { Kind } from "../quantity/kind.js";
 import type { CarriedNames, PlannedDart, PlannedPiece } from "../piece/blueprint.js";
@@ -69,8 +69,8 @@ export interface PlannedStep {
   readonly dependsOn: { readonly points: readonly string[]; readonly paths: readonly string[] };
   /** Those of its formulas that are laid off the way the verb says: less than nothing is doubted. */
   readonly lays: readonly PlannedFormula[];
-  /** Draws the step into the frame. Undefined when the step could not be compiled; `problem` then says why. */
-  readonly draw: ((frame: Frame) => void) | undefined;
+  /** Draws the step into the environment. Undefined when the step could not be compiled; `problem` then says why. */
+  readonly draw: ((environment: Environment) => void) | undefined;
   readonly problem: PlanProblem | undefined;
   /** Its place in the graph. */
   readonly node: number;

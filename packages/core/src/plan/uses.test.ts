@@ -40,7 +40,7 @@ function plan(rest: string): Plan {
   return made;
 }
 const said = (rest: string, library?: Library): string => loaded(rest, library).problems.map(problemText).join(" | ");
-const place = ({ plan: p, frame }: Run, id: string): unknown => frame.points[p.scope.points.get(id) ?? -1];
+const place = ({ plan: p, environment }: Run, id: string): unknown => environment.points[p.scope.points.get(id) ?? -1];
 
 describe("a system that builds on another", () => {
   const SLEEVE = `uses block "Drafted on its top."
@@ -65,7 +65,7 @@ S1 down dist(#F0, #F2) from S0
   it("cuts the other's pieces too when asked, with their checks", () => {
     const drafted = run(plan(SLEEVE.replace('block "', 'block · with its pieces "')), { width: 40 });
     expect(drafted.pieces.map((p) => p.title)).toEqual(["Front"]);
-    expect(runChecks(drafted.plan, drafted.frame, drafted.pieces).map((c) => c.name)).toContain("Deep");
+    expect(runChecks(drafted.plan, drafted.environment, drafted.pieces).map((c) => c.name)).toContain("Deep");
   });
 
   it("states again what is asked for or cut, in the place it had", () => {

@@ -4,9 +4,6 @@
  */
 export type Kind = "length" | "number" | "angle" | "boolean" | "choice" | "bare";
 
-/** The kinds an author may declare for a measurement, a setting or a value. */
-export type DeclaredKind = "length" | "number" | "angle" | "boolean";
-
 const WORDS: Record<Kind, string> = {
   length: "a length",
   number: "a plain number",

@@ -12,7 +12,7 @@ export function failuresOf(plan: Plan, drafted: Run): string[] {
   );
   const taken = new Set(drafted.drafted.map((p) => p.key));
   const pieces = plan.pieces.flatMap(({ source, when }) =>
-    taken.has(source.key) || (when && !when.run(drafted.frame))
+    taken.has(source.key) || (when && !when.run(drafted.environment))
       ? []
       : [`piece ${source.key} is not taken: its outline could not be drawn.`],
   );

@@ -34,7 +34,7 @@ function inDegrees(radians: number): number {
 
 /** The open form of a run. `slug` names the system. */
 export function runToJson(plan: Plan, run: Run, slug: string): RunJson {
-  const { board: frame } = run;
+  const { board: environment } = run;
   const json: RunJson = {
     system: slug,
     unit: plan.system.unit,
@@ -49,14 +49,14 @@ export function runToJson(plan: Plan, run: Run, slug: string): RunJson {
   plan.steps.forEach(({ source, board }, i) => {
     if (run.outcomes[i]?.status !== "drawn") return;
     if (source.is === "point") {
-      const p = frame.points[plan.scope.points.get(source.id) ?? -1];
+      const p = environment.points[plan.scope.points.get(source.id) ?? -1];
       if (p) json.points[source.id] = { board, x: p.x, y: p.y };
     } else if (source.is === "value") {
       const name = plan.scope.names.get(source.key);
-      const value = frame.slots[name?.slot ?? -1] as number;
+      const value = environment.slots[name?.slot ?? -1] as number;
       json.values[source.key] = name?.kind === "angle" ? inDegrees(value) : value;
     } else {
-      const path = frame.paths[plan.scope.paths.get(source.key) ?? -1];
+      const path = environment.paths[plan.scope.paths.get(source.key) ?? -1];
       if (path) json.paths[source.key] = { length: pathLength(path), d: svgData(path) };
     }
   });

@@ -24,7 +24,7 @@ describe("a setting that stands on a word", () => {
     const mm = wordComesTo(plan, drafted, key, word);
     if (mm === undefined) return expect(plan.settings.find((s) => s.key === key)?.words).toContain(word);
     const same = run(plan, body, { [key]: `${mm} mm` });
-    const places = (r: typeof drafted): unknown => r.frame.points.map((p) => p && [p.x.toFixed(3), p.y.toFixed(3)]);
+    const places = (r: typeof drafted): unknown => r.environment.points.map((p) => p && [p.x.toFixed(3), p.y.toFixed(3)]);
     expect(places(same)).toEqual(places(drafted));
   });
 });

@@ -1,4 +1,4 @@
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import { distance, type Point } from "../geometry/point.js";
 import type { HomeUnit } from "../quantity/units.js";
 import { SLIPS, type SlipCode } from "./codes.js";
@@ -40,7 +40,7 @@ export const isOff = ({ read, expected }: Pick<TakenReading, "read" | "expected"
 
 export interface FoundCauses {
   /** Of each reading, in order. */
-  readonly found: readonly { readonly causes: readonly Cause[]; readonly spoils: readonly string[] }[];
+  readonly found: readonly { readonly causes: readonly Cause[]; readonly affects: readonly string[] }[];
   readonly together: readonly Cause[];
   /** The slips of those, in the order they were found. */
   readonly slips: readonly Slip[];
@@ -72,9 +72,9 @@ const MOST_CAUSES = 3;
 /** Finds the slips that explain readings which are off; all readings together rank them. */
 export function causesOf(drawing: Redrawing, taken: readonly TakenReading[], unit: HomeUnit, toleranceMm: number): FoundCauses {
   const off = taken.map((reading) => isOff(reading, toleranceMm));
-  if (!off.includes(true)) return { found: taken.map(() => ({ causes: [], spoils: [] })), together: [], slips: [] };
+  if (!off.includes(true)) return { found: taken.map(() => ({ causes: [], affects: [] })), together: [], slips: [] };
   const rank = new Ranking(drawing, taken, off, unit, toleranceMm);
-  return { found: taken.map((_, i) => (off[i] ? rank.of(i) : { causes: [], spoils: [] })), ...rank.together() };
+  return { found: taken.map((_, i) => (off[i] ? rank.of(i) : { causes: [], affects: [] })), ...rank.together() };
 }
 
 class Ranking {
@@ -102,11 +102,13 @@ class Ranking {
       const hanging = wrong.filter(({ dependencies }) => dependencies.has(step));
       return slipsOf(drawing, step, unit).flatMap((slip): Hypothesis[] => {
         // Most slips explain nothing that was read: they are let go before the whole draft is drawn with them.
-        const explains = hanging.some(({ i, dependencies, on }) => this.near(i, on(redraw(drawing, step, slip.draw, dependencies).frame)));
+        const explains = hanging.some(({ i, dependencies, on }) =>
+          this.near(i, on(redraw(drawing, step, slip.draw, dependencies).environment)),
+        );
         if (!explains) return [];
-        const { frame } = redraw(drawing, step, slip.draw, wanted);
-        const would = taken.map(({ measured, expected }) => (measured.dependencies.has(step) ? measured.on(frame) : expected));
-        return [{ ...slip, also: [], would, made: madeBy(drawing, frame, step), slip }];
+        const { environment } = redraw(drawing, step, slip.draw, wanted);
+        const would = taken.map(({ measured, expected }) => (measured.dependencies.has(step) ? measured.on(environment) : expected));
+        return [{ ...slip, also: [], would, made: madeBy(drawing, environment, step), slip }];
       });
     });
   }
@@ -149,13 +151,13 @@ class Ranking {
   }
 
   /** The causes of one reading that is off, the likeliest first. */
-  of(reading: number): { causes: readonly Cause[]; spoils: readonly string[] } {
+  of(reading: number): { causes: readonly Cause[]; affects: readonly string[] } {
     const ranked = this.ranked(this.all.filter((h) => this.explains(h, reading)));
     const [first] = ranked;
     const causes = ranked
       .slice(0, MOST_CAUSES)
       .map(({ h, confidence }, i) => this.told(h, confidence, reading, i === 0 ? ranked[1] : undefined));
-    return { causes: first ? causes : [this.unexplained(reading)], spoils: first ? this.spoils(first.h, reading) : [] };
+    return { causes: first ? causes : [this.unexplained(reading)], affects: first ? this.affects(first.h, reading) : [] };
   }
 
   private ranked(list: readonly Hypothesis[], about: (reading: number) => boolean = () => true): { h: Hypothesis; confidence: number }[] {
@@ -214,21 +216,21 @@ class Ranking {
     return this.taken.find((t, i) => would[i] !== t.expected)?.name;
   }
 
-  private frameOf({ slip }: Hypothesis): Frame {
-    return slip ? redraw(this.drawing, slip.step, slip.draw).frame : this.drawing.frame;
+  private frameOf({ slip }: Hypothesis): Environment {
+    return slip ? redraw(this.drawing, slip.step, slip.draw).environment : this.drawing.environment;
   }
 
   /** The steps whose own figure, or whose place, a slip changes beyond the tolerance. */
-  private spoils(h: Hypothesis, reading: number): string[] {
+  private affects(h: Hypothesis, reading: number): string[] {
     if (!h.slip) return [];
-    const { plan, frame, dependents } = this.drawing;
+    const { plan, environment, dependents } = this.drawing;
     const wrong = this.frameOf(h);
     return dependents(h.slip.step).flatMap((i) => {
       const step = plan.steps[i];
       if (!step || i === this.taken[reading]?.measured.step) return [];
-      const [was, is] = [frame.points[step.target], wrong.points[step.target]];
+      const [was, is] = [environment.points[step.target], wrong.points[step.target]];
       if (step.makes === "value") {
-        const by = Math.abs((frame.slots[step.target] as number) - (wrong.slots[step.target] as number));
+        const by = Math.abs((environment.slots[step.target] as number) - (wrong.slots[step.target] as number));
         return by > this.tolerance ? [nameOf(plan, i)] : [];
       }
       if (step.makes === "path") return [];
@@ -261,7 +263,7 @@ class Ranking {
 }
 
 /** The reading that differs most between two drafts, where it differs by more than a hand can be off. */
-function widest(list: readonly NamedMeasure[], [a, b]: readonly [Frame, Frame], atLeast: number): string | undefined {
+function widest(list: readonly NamedMeasure[], [a, b]: readonly [Environment, Environment], atLeast: number): string | undefined {
   let best: { readonly name: string; readonly by: number } | undefined;
   for (const { name, measured } of list) {
     const by = Math.abs(measured.on(a) - measured.on(b));
@@ -281,9 +283,9 @@ function merged(all: readonly Hypothesis[]): Hypothesis[] {
   return kept;
 }
 
-function madeBy({ plan }: Redrawing, frame: Frame, index: number): Point | number | undefined {
+function madeBy({ plan }: Redrawing, environment: Environment, index: number): Point | number | undefined {
   const step = plan.steps[index];
-  return step?.makes === "point" ? frame.points[step.target] : step && frame.slots[step.target];
+  return step?.makes === "point" ? environment.points[step.target] : step && environment.slots[step.target];
 }
 
 function apart(a: Point | number | undefined, b: Point | number | undefined): number {

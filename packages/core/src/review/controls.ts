@@ -26,7 +26,7 @@ const LAST_POINTS = 10;
 /** The control measurements of a draft: those its author named, or where none are, the few that catch the most slips. */
 export function controlsOf(plan: Plan, run: Run, unit: HomeUnit = plan.system.unit): ControlReading[] {
   const named = plan.controls.flatMap(({ source, reads }): ControlReading[] => {
-    const expected = evaluated(reads, run.frame);
+    const expected = evaluated(reads, run.environment);
     return Number.isFinite(expected) ? [{ name: source.reads, expected, says: source.text }] : [];
   });
   return named.length > 0 ? named : suggestControls(plan, run, undefined, unit);
@@ -40,17 +40,17 @@ export function suggestControls(plan: Plan, run: Run, most = 5, unit: HomeUnit =
   const caught = readings.map(() => new Set<string>());
   plan.steps.forEach((_, step) => {
     commonest(slipsOf(drawing, step, unit)).forEach((slip, k) => {
-      const { frame } = redraw(drawing, step, slip.draw);
+      const { environment } = redraw(drawing, step, slip.draw);
       readings.forEach(({ measured }, i) => {
         if (!measured.dependencies.has(step)) return;
-        const by = Math.abs(measured.on(frame) - measured.on(drawing.frame));
+        const by = Math.abs(measured.on(environment) - measured.on(drawing.environment));
         if (!(by <= tolerance)) caught[i]?.add(`${step} ${k}`);
       });
     });
   });
   return chosen(readings, caught, most).map(({ name, measured }, i, all) => ({
     name,
-    expected: measured.on(drawing.frame),
+    expected: measured.on(drawing.environment),
     watches: new Set([...(caught[readings.indexOf(all[i] as NamedMeasure)] ?? [])].map((slip) => slip.split(" ")[0])).size,
   }));
 }

@@ -1,5 +1,5 @@
 import { parseFormula } from "../formula/parse.js";
-import type { Evaluate, Frame } from "../formula/scope.js";
+import type { Evaluate, Environment } from "../formula/scope.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
 import { StepReader } from "../plan/compile/step-reader.js";
 import type { PointStep } from "../system/model.js";
@@ -12,7 +12,12 @@ export interface Overrides {
 }
 
 /** Draws a point with other things in its gaps. Throws FormulaError where a name does not fit. */
-export function drawWith(plan: Plan, step: PlannedStep, source: PointStep, { figures = {}, args = {} }: Overrides): (frame: Frame) => void {
+export function drawWith(
+  plan: Plan,
+  step: PlannedStep,
+  source: PointStep,
+  { figures = {}, args = {} }: Overrides,
+): (environment: Environment) => void {
   const reader = new StepReader(plan.scope, parseFormula);
   const text = (name: string): string => args[name] ?? source.args[name] ?? "";
   const figure = (name: string): Evaluate =>

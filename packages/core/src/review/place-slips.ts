@@ -1,5 +1,5 @@
 import { FormulaError } from "../formula/error.js";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import type { Point } from "../geometry/point.js";
 import type { PlannedStep } from "../plan/plan.js";
 import type { PointStep } from "../system/model.js";
@@ -15,7 +15,7 @@ export interface PlaceSlip {
   /** The gap of the verb, and what was taken instead. */
   readonly place: string;
   readonly says: string;
-  readonly draw: (frame: Frame) => void;
+  readonly draw: (environment: Environment) => void;
 }
 
 /** So many of the points, or lines, drawn last on the board may be taken for another. */

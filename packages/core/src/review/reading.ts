@@ -2,7 +2,7 @@ import { compileAs } from "../formula/compile.js";
 import { FormulaError } from "../formula/error.js";
 import { evaluated } from "../formula/evaluated.js";
 import { parseFormula } from "../formula/parse.js";
-import type { Evaluate, Frame } from "../formula/scope.js";
+import type { Evaluate, Environment } from "../formula/scope.js";
 import { pathLength } from "../geometry/path/path.js";
 import { distance } from "../geometry/point.js";
 import { stepName } from "../plan/step-name.js";
@@ -53,29 +53,29 @@ const noFigure = (step: string): NotRead => ({
 });
 
 /** The figure of a step: its value, its path's length, or how far its point lies from what it is measured from. */
-export function stepMeasured(index: number, { plan, frame, dependencies }: Redrawing): Measured | undefined {
+function stepMeasured(index: number, { plan, environment, dependencies }: Redrawing): Measured | undefined {
   const step = plan.steps[index] as PlannedStep;
   const measured = (on: Evaluate): Measured => ({ step: index, dependencies: dependencies(index), on });
   if (step.makes === "path") return measured((f) => lengthOf(f, step.target));
   const length = step.formulas.find((f) => f.kind === "length");
   if (step.makes === "value") return length && measured((f) => f.slots[step.target] as number);
-  const figure = length && Math.abs(length.typed.run(frame));
-  const to = frame.points[step.target];
+  const figure = length && Math.abs(length.typed.run(environment));
+  const to = environment.points[step.target];
   for (const id of step.dependsOn.points) {
     const from = plan.scope.points.get(id) ?? -1;
-    const way = gap(frame, from, step.target);
+    const way = gap(environment, from, step.target);
     if (to && way > SAME_MM && (figure === undefined || Math.abs(way - figure) < SAME_MM))
       return measured((f) => gap(f, from, step.target));
   }
   return undefined;
 }
 
-function gap({ points }: Frame, a: number, b: number): number {
+function gap({ points }: Environment, a: number, b: number): number {
   const [from, to] = [points[a], points[b]];
   return from && to ? distance(from, to) : Number.NaN;
 }
 
-function lengthOf({ paths }: Frame, index: number): number {
+function lengthOf({ paths }: Environment, index: number): number {
   const path = paths[index];
   return path ? pathLength(path) : Number.NaN;
 }

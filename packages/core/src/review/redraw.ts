@@ -1,4 +1,4 @@
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import type { GraphNode } from "../plan/graph.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
 import type { Draw, Evaluation } from "../run/evaluation.js";
@@ -10,7 +10,7 @@ export interface Redrawing {
   readonly run: Run;
   readonly evaluation: Evaluation;
   /** The draft as its steps are drawn. */
-  readonly frame: Frame;
+  readonly environment: Environment;
   /** The later steps on this draft that depend on a step, in order. */
   readonly dependents: (step: number) => readonly number[];
   /** The steps on this draft that a step depends on, and itself. */
@@ -33,7 +33,7 @@ export function redrawing(compiled: Plan, run: Run): Redrawing {
     plan,
     run,
     evaluation: run.evaluation,
-    frame: run.board,
+    environment: run.board,
     dependents: (step) => stepsOf(graph.dependents(nodeOf(step), "steps")).filter((other) => other !== step),
     dependencies: (step) => {
       const found = known.get(step) ?? new Set(stepsOf(graph.dependencies(nodeOf(step), "steps")));

@@ -51,10 +51,10 @@ describe("one reading", () => {
     expect(reading?.causes[0]?.says).toContain("Measure S1 once more");
   });
 
-  it("names the later steps that a slip spoils", () => {
+  it("names the later steps that a slip affects", () => {
     const [reading] = judged({ S3: "7 3/4" }).readings;
-    expect(reading?.spoils).toEqual(expect.arrayContaining(["S4", "S5", "S6", "S7"]));
-    expect(reading?.spoils).not.toContain("S12");
+    expect(reading?.affects).toEqual(expect.arrayContaining(["S4", "S5", "S6", "S7"]));
+    expect(reading?.affects).not.toContain("S12");
   });
 
   it("of no step, of no figure and of no length is refused with a sentence", () => {

@@ -21,8 +21,8 @@ export interface ReviewedReading {
   readonly verdict: "right" | "off" | "unread";
   /** What likely happened, the likeliest first; none for a right reading. */
   readonly causes: readonly Cause[];
-  /** Later steps that the likeliest cause spoils, by name. */
-  readonly spoils: readonly string[];
+  /** Later steps that the likeliest cause affects, by name. */
+  readonly affects: readonly string[];
   /** For a reading that cannot be judged: why, and what to do. */
   readonly why?: string;
   readonly fix?: string;
@@ -79,8 +79,8 @@ function judge(
   const { found, together, slips } = causesOf(drawing, taken, unit, toleranceMm);
   const judged = taken.map((reading, i): ReviewedReading => {
     const { name, expected, read } = reading;
-    const { causes = [], spoils = [] } = found[i] ?? {};
-    return { name, expected, read, difference: read - expected, verdict: isOff(reading, toleranceMm) ? "off" : "right", causes, spoils };
+    const { causes = [], affects = [] } = found[i] ?? {};
+    return { name, expected, read, difference: read - expected, verdict: isOff(reading, toleranceMm) ? "off" : "right", causes, affects };
   });
   return {
     drawing,
@@ -93,7 +93,7 @@ function judge(
 function takeReading(name: string, written: string | number, drawing: Redrawing, unit: HomeUnit): TakenReading | ReviewedReading {
   const measured = measuredBy(name, drawing);
   if ("why" in measured) return unread(name, measured, undefined);
-  const expected = measured.on(drawing.frame);
+  const expected = measured.on(drawing.environment);
   if (!Number.isFinite(expected))
     return unread(name, { why: `${name} cannot be measured on this draft.`, fix: "Read another step." }, undefined);
   const read = lengthOf(written, unit);
@@ -114,7 +114,7 @@ const unread = (name: string, { why, fix }: { why: string; fix: string }, expect
   difference: undefined,
   verdict: "unread",
   causes: [],
-  spoils: [],
+  affects: [],
   why,
   fix,
 });

@@ -1,7 +1,7 @@
 import { compileAs } from "../formula/compile.js";
 import { FormulaError } from "../formula/error.js";
 import { sayRule } from "../formula/say.js";
-import type { Evaluate, Frame } from "../formula/scope.js";
+import type { Evaluate, Environment } from "../formula/scope.js";
 import type { Tree } from "../formula/tree.js";
 import { unfold } from "../formula/unfold.js";
 import type { Plan, PlannedFormula } from "../plan/plan.js";
@@ -21,16 +21,16 @@ export interface RuleSlip {
 const NEIGHBOURS = 6;
 
 /** The ways a rule may be worked out wrongly on one body. */
-export function ruleSlips(plan: Plan, frame: Frame, { tree, kind, typed }: PlannedFormula): RuleSlip[] {
+export function ruleSlips(plan: Plan, environment: Environment, { tree, kind, typed }: PlannedFormula): RuleSlip[] {
   const { scope } = plan;
-  const counts = resolved(tree, plan, frame);
-  const right = typed.run(frame);
-  const whole = sayRule(counts, scope, frame).said;
-  const said = (part: Tree): string => sayRule(part, scope, frame).said;
+  const counts = resolved(tree, plan, environment);
+  const right = typed.run(environment);
+  const whole = sayRule(counts, scope, environment).said;
+  const said = (part: Tree): string => sayRule(part, scope, environment).said;
   return treeSlips(counts, (name) => takenFor(name, plan)).flatMap((slip): RuleSlip[] => {
     const run = compiled(slip.tree, plan, kind);
     if (!run) return [];
-    const wrong = run(frame);
+    const wrong = run(environment);
     if (!Number.isFinite(wrong) || Math.abs(wrong - right) < 1e-6) return [];
     const code = slip.code === "other-measurement" && !isMeasure(slip.part, plan) ? "other-setting" : slip.code;
     const says =
@@ -42,9 +42,9 @@ export function ruleSlips(plan: Plan, frame: Frame, { tree, kind, typed }: Plann
 }
 
 /** The rule with the branches and options this body takes, all the way down. */
-function resolved(given: Tree, plan: Plan, frame: Frame): Tree {
-  const tree = given.type === "bracket" ? given : unfold(given, plan.scope, frame);
-  const inside = (part: Tree): Tree => resolved(part, plan, frame);
+function resolved(given: Tree, plan: Plan, environment: Environment): Tree {
+  const tree = given.type === "bracket" ? given : unfold(given, plan.scope, environment);
+  const inside = (part: Tree): Tree => resolved(part, plan, environment);
   switch (tree.type) {
     case "bracket":
       return { ...tree, inner: inside(tree.inner) };

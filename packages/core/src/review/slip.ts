@@ -1,4 +1,4 @@
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import type { SlipCode } from "./codes.js";
 
 /** One way a hand may go wrong at one step: its code, what then happened in words, and the step drawn with it. */
@@ -11,8 +11,8 @@ export interface Slip {
   readonly says: string;
   /** How common it is beside the others. */
   readonly weight: number;
-  /** Draws the step, wrong, into a frame. May throw where it cannot be drawn so. */
-  readonly draw: (frame: Frame) => void;
+  /** Draws the step, wrong, into an environment. May throw where it cannot be drawn so. */
+  readonly draw: (environment: Environment) => void;
 }
 
 /** True for the same slip: at the same step, of the same sort, in the same place. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import { run } from "../run/run.js";
 import { bodiesFor, numbers } from "../test/bodies.js";
 import { readShelf } from "../test/shelf.js";
@@ -20,7 +20,8 @@ const SLIPS_A_BODY = 24;
 const next = numbers(13);
 const any = <T>(list: readonly T[]): T | undefined => list[Math.floor(next() * list.length)];
 
-const read = (measured: NamedMeasure["measured"], frame: Frame): number => measured.on(frame) + (next() * 2 - 1) * NOISE_MM;
+const read = (measured: NamedMeasure["measured"], environment: Environment): number =>
+  measured.on(environment) + (next() * 2 - 1) * NOISE_MM;
 
 interface Count {
   tried: number;
@@ -51,8 +52,12 @@ for (const { plan, examples } of readShelf())
     const drafted = run(plan, body, examples[0].settings);
     const drawing = redrawing(plan, drafted);
     // What is nothing, or less, no tape can read.
-    const own = ownReadings(drawing).filter(({ measured }) => measured.on(drawing.frame) > NOISE_MM);
-    const right = review(plan, drafted, Object.fromEntries(own.map(({ name, measured }) => [name, `${read(measured, drawing.frame)} mm`])));
+    const own = ownReadings(drawing).filter(({ measured }) => measured.on(drawing.environment) > NOISE_MM);
+    const right = review(
+      plan,
+      drafted,
+      Object.fromEntries(own.map(({ name, measured }) => [name, `${read(measured, drawing.environment)} mm`])),
+    );
     rights.push(
       ...right.readings.filter((r) => r.verdict !== "right" || r.causes.length > 0).map((r) => `${plan.system.title}: ${r.name}`),
     );
@@ -65,11 +70,11 @@ for (const { plan, examples } of readShelf())
 /** Makes a slip, takes readings, and counts where the review has it among the causes. */
 function judge(drawing: Redrawing, slip: Slip, own: readonly NamedMeasure[]): void {
   const { plan, run: drafted } = drawing;
-  const wrong = redraw(drawing, slip.step, slip.draw).frame;
+  const wrong = redraw(drawing, slip.step, slip.draw).environment;
   const names = someReadings(drawing, slip);
   const taken = own.filter(({ name, measured }) => names.has(name) && measured.on(wrong) > NOISE_MM);
   const beyond = handTolerance(plan.system.unit) + NOISE_MM;
-  if (!taken.some(({ measured }) => Math.abs(measured.on(wrong) - measured.on(drawing.frame)) > beyond)) return;
+  if (!taken.some(({ measured }) => Math.abs(measured.on(wrong) - measured.on(drawing.environment)) > beyond)) return;
   const { readings } = review(plan, drafted, Object.fromEntries(taken.map(({ name, measured }) => [name, `${read(measured, wrong)} mm`])));
   const off = readings.filter((r) => r.verdict === "off");
   const causes = (off.find((r) => r.name === nameOf(plan, slip.step)) ?? off[0])?.causes ?? [];

@@ -1,4 +1,4 @@
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import { inWords } from "../formula/in-words.js";
 import { stepName } from "../plan/step-name.js";
 import type { PlannedFormula, PlannedStep } from "../plan/plan.js";
@@ -13,14 +13,14 @@ import { tapeSlips } from "./tape-slips.js";
 
 /** Every way a hand may go wrong at one step of a draft, one slip at a time; `unit` is that of the tape in the hand. */
 export function slipsOf(drawing: Redrawing, index: number, unit: HomeUnit): Slip[] {
-  const { run, frame } = drawing;
+  const { run, environment } = drawing;
   const step = drawing.plan.steps[index] as PlannedStep;
   // Names mean what they mean where the step stands.
   const plan = { ...drawing.plan, scope: drawing.plan.scope.above(step.node) };
   const { source } = step;
   if (source.is === "path" || !step.draw || run.outcomes[index]?.status !== "drawn") return [];
   const name = inWords(stepName(step));
-  const slip = (code: SlipCode, place: string, says: string, draw: (f: Frame) => void): Slip => ({
+  const slip = (code: SlipCode, place: string, says: string, draw: (f: Environment) => void): Slip => ({
     code,
     step: index,
     place,
@@ -28,16 +28,16 @@ export function slipsOf(drawing: Redrawing, index: number, unit: HomeUnit): Slip
     weight: SLIPS[code],
     draw,
   });
-  const with_ = (formula: PlannedFormula, figure: (f: Frame) => number): ((f: Frame) => void) =>
+  const with_ = (formula: PlannedFormula, figure: (f: Environment) => number): ((f: Environment) => void) =>
     source.is === "value"
       ? (f) => void (f.slots[step.target] = figure(f))
       : drawWith(plan, step, source, { figures: { [formula.name]: figure } });
   const found = step.formulas.flatMap((formula) => {
-    const rules = ruleSlips(plan, frame, formula).map(({ code, place, says, run: figure }) =>
+    const rules = ruleSlips(plan, environment, formula).map(({ code, place, says, run: figure }) =>
       slip(code, `${formula.name} ${place}`, says, with_(formula, figure)),
     );
     if (source.is === "value" || formula.kind !== "length") return rules;
-    const right = formula.typed.run(frame);
+    const right = formula.typed.run(environment);
     return [
       ...rules,
       ...tapeSlips(Math.abs(right), unit).map(({ code, mm, says }) =>

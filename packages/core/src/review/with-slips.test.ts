@@ -11,7 +11,7 @@ const { plan } = sleeve;
 const right = run(plan, { bust: 36, armhole_depth: 7.5, sleeve_length: 9, sleeve_opening: 13, bicep: 12 });
 const indexOf = (id: string): number => plan.steps.findIndex((s) => s.source.is === "point" && s.source.id === id);
 const at = (drawn: typeof right, id: string): { x: number; y: number } => {
-  const point = drawn.frame.points[plan.steps[indexOf(id)]?.target ?? -1];
+  const point = drawn.environment.points[plan.steps[indexOf(id)]?.target ?? -1];
   if (!point) throw new Error(`${id} is not drawn.`);
   return point;
 };
@@ -31,7 +31,7 @@ it("a slip is known by its step, its sort and its place: in no step of the libra
 
 describe("a draft with chosen slips", () => {
   it("without any is the right one", () => {
-    expect(drawnWithSlips(plan, right, [], "in").frame.points).toEqual(right.frame.points);
+    expect(drawnWithSlips(plan, right, [], "in").environment.points).toEqual(right.environment.points);
   });
 
   it("has its step where the slip puts it, carried on into what hangs on it", () => {

@@ -1,5 +1,5 @@
 import { evaluated } from "../formula/evaluated.js";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import type { PieceResult } from "../piece/piece.js";
 import { withSeamNotches } from "../piece/seam-notches.js";
 import { walkSeam } from "../piece/walk.js";
@@ -39,7 +39,7 @@ export function allPieces(plan: Plan, evaluation: Evaluation): Made {
       shapings.push({ index, before, after: now, outcome: shaped.outcome });
     }
   }
-  return { drafted, shapings, pieces: notched(plan, evaluation.frame, now) };
+  return { drafted, shapings, pieces: notched(plan, evaluation.environment, now) };
 }
 
 /** The pieces after a shaping: what it made stands where the first piece stood that it changed, or behind all when it changed none. */
@@ -55,16 +55,16 @@ function exchanged(all: readonly PieceResult[], { before, after }: Shaped, { nee
 }
 
 /** The pieces as they are cut, with the balance notches their seams ask for. */
-function notched({ sews }: Plan, frame: Frame, pieces: readonly PieceResult[]): readonly PieceResult[] {
+function notched({ sews }: Plan, environment: Environment, pieces: readonly PieceResult[]): readonly PieceResult[] {
   return sews.reduce((now, sew) => {
     if (sew.notches.length === 0) return now;
-    const walk = walkSeam(now, sew, sews, easeOf(sew, frame));
+    const walk = walkSeam(now, sew, sews, easeOf(sew, environment));
     if (!walk) return now;
     const name = sew.first.join("+");
     return withSeamNotches(
       now,
       walk,
-      sew.notches.map(({ after, ticks }, i) => ({ id: `${name} ${i + 1}`, mm: evaluated(after, frame), ticks })),
+      sew.notches.map(({ after, ticks }, i) => ({ id: `${name} ${i + 1}`, mm: evaluated(after, environment), ticks })),
     );
   }, pieces);
 }

@@ -38,7 +38,7 @@ describe("names of the host", () => {
       const { plan } = loadSystem(text);
       const answers = JSON.parse(`{"${name}": "12"}`) as Record<string, string>;
       const drafted = run(plan, answers, answers);
-      const at = drafted.frame.points[plan.scope.points.get("A1") ?? -1];
+      const at = drafted.environment.points[plan.scope.points.get("A1") ?? -1];
       expect(at === undefined || at.y === 120, name).toBe(true);
     }
     expect(({} as Record<string, unknown>)["own"]).toBeUndefined();
@@ -73,8 +73,8 @@ describe.each(library)("impossible bodies in $slug", ({ plan, body }) => {
     ["a hundred times as large", 100],
   ])("%s: a draft that says so, never an exception", (_, by) => {
     // A figure that this draft does not ask for changes nothing on it.
-    const { frame } = run(plan, body);
-    const asked = plan.measures.filter((m) => !m.when || evaluated(m.when, frame) !== 0).map((m) => m.key);
+    const { environment } = run(plan, body);
+    const asked = plan.measures.filter((m) => !m.when || evaluated(m.when, environment) !== 0).map((m) => m.key);
     for (const key of Object.keys(body).filter((k) => asked.includes(k))) {
       const drafted = run(plan, { ...body, [key]: (body[key] ?? 0) * by });
       expect(told(drafted), key).toBe(true);

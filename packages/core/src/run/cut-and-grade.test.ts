@@ -27,8 +27,8 @@ function draft(rest: string, chosen: Record<string, string> = {}): Run {
 
 const inches = (p: { x: number; y: number } | undefined): [number, number] | undefined =>
   p && [Math.round((p.x / 25.4) * 1e4) / 1e4, Math.round((p.y / 25.4) * 1e4) / 1e4];
-const pointOf = (r: Run, id: string): [number, number] | undefined => inches(r.frame.points[r.plan.scope.points.get(id) ?? -1]);
-const pathOf = (r: Run, key: string): Run["frame"]["paths"][number] => r.frame.paths[r.plan.scope.paths.get(key) ?? -1];
+const pointOf = (r: Run, id: string): [number, number] | undefined => inches(r.environment.points[r.plan.scope.points.get(id) ?? -1]);
+const pathOf = (r: Run, key: string): Run["environment"]["paths"][number] => r.environment.paths[r.plan.scope.paths.get(key) ?? -1];
 
 function outcome(r: Run, key: string): Run["outcomes"][number] | undefined {
   return r.outcomes[r.plan.steps.findIndex((s) => s.source.is === "path" && s.source.key === key)];

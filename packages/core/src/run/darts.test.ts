@@ -34,14 +34,14 @@ const drafted = (text: string, settings = {}): Run => {
   expect(loaded.problems).toEqual([]);
   return run(loaded.plan, {}, settings);
 };
-const valueOf = (r: Run, key: string): number => r.frame.slots[r.plan.scope.names.get(key)?.slot ?? -1] ?? Number.NaN;
+const valueOf = (r: Run, key: string): number => r.environment.slots[r.plan.scope.names.get(key)?.slot ?? -1] ?? Number.NaN;
 const check = (r: Run, name: string): string | undefined => r.checks.find((c) => c.name === name)?.status;
 
 describe("a dart in a system", () => {
   const made = drafted(HEAD + MADE + PIECE);
 
   it("lays out equal legs about the middle of its mouth", () => {
-    const point = (id: string): { x: number; y: number } | undefined => made.frame.points[made.plan.scope.points.get(id) ?? -1];
+    const point = (id: string): { x: number; y: number } | undefined => made.environment.points[made.plan.scope.points.get(id) ?? -1];
     expect(point("A4a")).toEqual({ x: 110, y: 300 });
     expect(point("A4b")).toEqual({ x: 90, y: 300 });
     expect(check(made, "Waist dart: legs equal")).toBe("pass");

@@ -228,8 +228,8 @@ describe("an edge of a piece", () => {
     );
     const wanted = run(loadSystem(LET_DOWN.replace("A2 down 40", "A2 down 42")).plan, {});
     for (const { node } of plan.steps) drawn.need(node);
-    expect(drawn.frame.points).toEqual(wanted.board.points);
-    expect(drawn.frame.slots).toEqual(wanted.board.slots);
+    expect(drawn.environment.points).toEqual(wanted.board.points);
+    expect(drawn.environment.slots).toEqual(wanted.board.slots);
   });
 });
 

@@ -1,17 +1,17 @@
 import { evaluated } from "../formula/evaluated.js";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import type { PlannedPiece } from "../piece/blueprint.js";
 import type { PieceResult } from "../piece/piece.js";
 import { takePiece, withLateNames } from "../piece/take.js";
 import type { GraphNode, Through } from "../plan/graph.js";
 import type { Plan, PlannedSetting, PlannedShaping, PlannedStep } from "../plan/plan.js";
 import { drawStep } from "./draw-step.js";
-import { copyOf } from "./frame.js";
+import { copyOf } from "./environment.js";
 import type { StepOutcome } from "./outcome.js";
 import { type Shaped, shapeOnce } from "./shapings.js";
 
 /** Draws a step otherwise than its rule does. */
-export type Draw = (frame: Frame) => void;
+export type Draw = (environment: Environment) => void;
 
 /**
  * The graph of a plan worked out on one body, each node when it or something that reads it is first asked for, and then kept. Nothing
@@ -19,7 +19,7 @@ export type Draw = (frame: Frame) => void;
  */
 export class Evaluation {
   /** What was worked out, by the places of the plan. Read it only after `need`. */
-  readonly frame: Frame;
+  readonly environment: Environment;
   readonly outcomes: StepOutcome[];
   private readonly taken: (PieceResult | undefined)[];
   private readonly shaped: (Shaped | undefined)[];
@@ -28,18 +28,18 @@ export class Evaluation {
   /** `blank` holds measurements, settings and choices; `from` is another whose results are taken over. */
   constructor(
     readonly plan: Plan,
-    readonly blank: Frame,
+    readonly blank: Environment,
     from?: Evaluation,
   ) {
     this.done = from?.done.slice() ?? new Uint8Array(plan.graph.nodes.length);
     this.outcomes = from?.outcomes.slice() ?? [];
     this.taken = from?.taken.slice() ?? [];
     this.shaped = from?.shaped.slice() ?? [];
-    this.frame = copyOf(from?.frame ?? blank);
+    this.environment = copyOf(from?.environment ?? blank);
   }
 
   /** The same on another body or with other settings: what does not depend on what is changed is taken over as it is. */
-  again(blank: Frame): Evaluation {
+  again(blank: Environment): Evaluation {
     const { plan } = this;
     const made = new Evaluation(plan, blank, this);
     const { slots } = this.blank;
@@ -62,7 +62,7 @@ export class Evaluation {
     made.outcomes[(this.plan.graph.nodes[step.node] as GraphNode).index] = drawStep(
       { ...step, draw, lays: [], when: undefined },
       this.plan,
-      made.frame,
+      made.environment,
       made.outcomes,
     );
     made.done[step.node] = 1;
@@ -99,34 +99,34 @@ export class Evaluation {
   }
 
   private perform({ kind, index }: GraphNode, node: number): void {
-    const { plan, frame } = this;
-    if (kind === "setting") workOut(plan.settings[index] as PlannedSetting, frame);
-    else if (kind === "step") this.outcomes[index] = drawStep(plan.steps[index] as PlannedStep, plan, frame, this.outcomes);
+    const { plan, environment } = this;
+    if (kind === "setting") workOut(plan.settings[index] as PlannedSetting, environment);
+    else if (kind === "step") this.outcomes[index] = drawStep(plan.steps[index] as PlannedStep, plan, environment, this.outcomes);
     else if (kind === "piece") this.take(plan.pieces[index] as PlannedPiece, index, node);
     else if (kind === "shaping") this.shape(plan.shapings[index] as PlannedShaping, index, node);
   }
 
   private take(planned: PlannedPiece, index: number, node: number): void {
-    if (planned.when && evaluated(planned.when, this.frame) === 0) return;
-    const piece = takePiece(planned, this.frame);
+    if (planned.when && evaluated(planned.when, this.environment) === 0) return;
+    const piece = takePiece(planned, this.environment);
     if (!piece) return;
     this.taken[index] = piece;
     for (const { name, as, path } of this.plan.edgesRead.get(node) ?? [])
-      if (as === "cut") this.frame.paths[path] = piece.edges.find((e) => e.name === name)?.path;
+      if (as === "cut") this.environment.paths[path] = piece.edges.find((e) => e.name === name)?.path;
   }
 
   private shape(planned: PlannedShaping, index: number, node: number): void {
-    const { plan, frame } = this;
+    const { plan, environment } = this;
     const before = planned.needs.flatMap((key) => {
       const last = plan.pieceNodes.get(key)?.findLast((n) => n < node);
       const piece = last === undefined ? undefined : this.pieceAfter(last, key);
-      return piece ? [withLateNames(piece, planned.carries, frame)] : [];
+      return piece ? [withLateNames(piece, planned.carries, environment)] : [];
     });
-    const shaped = shapeOnce(planned, frame, before, (key) => this.absent(key, node));
+    const shaped = shapeOnce(planned, environment, before, (key) => this.absent(key, node));
     this.shaped[index] = shaped;
     for (const { piece: key, name, as, path } of plan.edgesRead.get(node) ?? []) {
       const edge = shaped.after.find((p) => p.key === key)?.edges.find((e) => e.name === name);
-      frame.paths[path] = as === "cut" ? edge?.path : edge?.sewn;
+      environment.paths[path] = as === "cut" ? edge?.path : edge?.sewn;
     }
   }
 
@@ -136,7 +136,7 @@ export class Evaluation {
     const maker = first === undefined || first >= node ? undefined : this.plan.graph.nodes[first];
     if (maker?.kind === "piece") {
       const { when } = this.plan.pieces[maker.index] as PlannedPiece;
-      if (!this.taken[maker.index] && !(when && evaluated(when, this.frame) === 0))
+      if (!this.taken[maker.index] && !(when && evaluated(when, this.environment) === 0))
         return { why: "whose outline could not be drawn", failed: true };
     } else if (maker && this.shaped[maker.index]?.outcome.status === "failed") return { why: "which could not be made", failed: true };
     return { why: "which is left out", failed: false };
@@ -144,22 +144,22 @@ export class Evaluation {
 
   /** Has a node worked out again when it is next needed. */
   private forget(node: number): void {
-    const { plan, frame, blank } = this;
+    const { plan, environment, blank } = this;
     const { kind, index } = plan.graph.nodes[node] as GraphNode;
     this.done[node] = 0;
-    for (const slot of inputSlots(plan, kind, index)) frame.slots[slot] = blank.slots[slot] as number;
-    if (kind === "step") clear(plan.steps[index] as PlannedStep, frame);
+    for (const slot of inputSlots(plan, kind, index)) environment.slots[slot] = blank.slots[slot] as number;
+    if (kind === "step") clear(plan.steps[index] as PlannedStep, environment);
     else if (kind === "piece") {
       this.taken[index] = undefined;
-      for (const { pathIndex } of (plan.pieces[index] as PlannedPiece).edges) frame.paths[pathIndex] = undefined;
+      for (const { pathIndex } of (plan.pieces[index] as PlannedPiece).edges) environment.paths[pathIndex] = undefined;
     }
-    for (const { path } of plan.edgesRead.get(node) ?? []) frame.paths[path] = undefined;
+    for (const { path } of plan.edgesRead.get(node) ?? []) environment.paths[path] = undefined;
   }
 }
 
 const NO_SLOTS: readonly number[] = [];
 
-/** Where an answer of the person stands in the frame. */
+/** Where an answer of the person stands in the environment. */
 function inputSlots(plan: Plan, kind: GraphNode["kind"], index: number): readonly number[] {
   if (kind === "measure") return [plan.measures[index]?.slot ?? 0];
   if (kind === "choice") return [plan.choices[index]?.wordSlot ?? 0];
@@ -168,14 +168,14 @@ function inputSlots(plan: Plan, kind: GraphNode["kind"], index: number): readonl
   return [slot, wordSlot];
 }
 
-function clear({ makes, target }: PlannedStep, frame: Frame): void {
-  if (makes === "point") frame.points[target] = undefined;
-  else if (makes === "path") frame.paths[target] = undefined;
-  else frame.slots[target] = Number.NaN;
+function clear({ makes, target }: PlannedStep, environment: Environment): void {
+  if (makes === "point") environment.points[target] = undefined;
+  else if (makes === "path") environment.paths[target] = undefined;
+  else environment.slots[target] = Number.NaN;
 }
 
 /** Works out the default of a setting that depends on what is above it, unless it was set. */
-function workOut({ slot, wordSlot, defaultRule }: PlannedSetting, frame: Frame): void {
-  if (defaultRule && Number.isNaN(frame.slots[slot] as number) && frame.slots[wordSlot] === 0)
-    frame.slots[slot] = evaluated(defaultRule, frame);
+function workOut({ slot, wordSlot, defaultRule }: PlannedSetting, environment: Environment): void {
+  if (defaultRule && Number.isNaN(environment.slots[slot] as number) && environment.slots[wordSlot] === 0)
+    environment.slots[slot] = evaluated(defaultRule, environment);
 }

@@ -66,7 +66,7 @@ describe.each(library)("$slug", ({ source, examples, plan, problems }) => {
       const body = { ...sampleBody(plan), ...measurements };
       const drafted = run(plan, body, key === "" ? settings : { ...settings, [key]: option });
       expect(failed(drafted), `${key} ${option}`).toEqual([]);
-      const wanted = plan.pieces.filter((p) => !p.when || p.when.run(drafted.frame)).map((p) => p.source.key);
+      const wanted = plan.pieces.filter((p) => !p.when || p.when.run(drafted.environment)).map((p) => p.source.key);
       expect(
         drafted.drafted.map((p) => p.key),
         `${key} ${option}`,

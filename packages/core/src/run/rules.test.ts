@@ -25,7 +25,7 @@ function problemsOf(rest: string): string[] {
 
 function pointOf(drafted: Run, id: string): { x: number; y: number } | undefined {
   const index = drafted.plan.scope.points.get(id);
-  const p = index === undefined ? undefined : drafted.frame.points[index];
+  const p = index === undefined ? undefined : drafted.environment.points[index];
   // + 0: nothing is nothing, from either side.
   return p && { x: Math.round((p.x / 25.4) * 1e4) / 1e4 + 0, y: Math.round((p.y / 25.4) * 1e4) / 1e4 + 0 };
 }
@@ -102,8 +102,8 @@ piece Box "Box" on A · cut 1
 `;
 
   it("a join runs along its members in turn", () => {
-    const { frame, plan } = draft(BOX);
-    const path = frame.paths[plan.scope.paths.get("round") ?? -1];
+    const { environment, plan } = draft(BOX);
+    const path = environment.paths[plan.scope.paths.get("round") ?? -1];
     expect(path).toBeDefined();
     expect(pointOf(draft(`${BOX}A9 along round from A1, 3\n`), "A9")).toEqual({ x: 4, y: 3 });
     expect(pointOf(draft(`${BOX}A9 along round, 1 of the way\n`), "A9")).toEqual({ x: 0, y: 3 });

@@ -113,7 +113,7 @@ describe("the flat shirt block on the worked body", () => {
     const index = shirt.steps.findIndex((s) => stepName(s) === "#2");
     expect(stepDimension(shirt, drafted, index)).toEqual({ from: { x: 0, y: 30 }, to: { x: 0, y: 320 }, mm: 290 });
     const armhole = shirt.steps.findIndex((s) => stepName(s) === "armhole");
-    const path = drafted.frame.paths[shirt.scope.paths.get("armhole") ?? -1];
+    const path = drafted.environment.paths[shirt.scope.paths.get("armhole") ?? -1];
     expect(stepDimension(shirt, drafted, armhole).mm).toBeCloseTo(path?.segments.reduce((sum, c) => sum + cubicLength(c), 0) ?? 0, 9);
   });
 });
@@ -121,7 +121,7 @@ describe("the flat shirt block on the worked body", () => {
 describe("settings, choices and units", () => {
   it("a choice moves what it decides, and only that", () => {
     const nape = run(shirt, BODY, { length_from: "nape" });
-    const at = (r: typeof nape, id: string): { x: number; y: number } | undefined => r.frame.points[shirt.scope.points.get(id) ?? -1];
+    const at = (r: typeof nape, id: string): { x: number; y: number } | undefined => r.environment.points[shirt.scope.points.get(id) ?? -1];
     expect(at(nape, "4")?.y).toBeCloseTo(800, 9);
     expect(at(nape, "3")).toEqual(at(run(shirt, BODY), "3"));
   });
@@ -238,7 +238,7 @@ describe("a run is worked out as far as it is asked", () => {
       expect(pieces.outcomes).toEqual(steps.outcomes);
       const edges = new Set([...plan.scope.paths].flatMap(([name, index]) => (name.includes(".") ? [index] : [])));
       // What was drawn on the board lies there still; only the edges of pieces were added.
-      steps.board.paths.forEach((path, i) => edges.has(i) || expect(pieces.frame.paths[i]).toEqual(path));
+      steps.board.paths.forEach((path, i) => edges.has(i) || expect(pieces.environment.paths[i]).toEqual(path));
     }
   });
 

@@ -1,12 +1,12 @@
 import { runChecks } from "../check/run.js";
 import type { CheckResult } from "../check/result.js";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import type { PieceResult } from "../piece/piece.js";
 import type { Plan } from "../plan/plan.js";
 import type { HomeUnit } from "../quantity/units.js";
 import { allPieces, type Made } from "./all-pieces.js";
 import { Evaluation } from "./evaluation.js";
-import { emptyFrame, fillSlots } from "./frame.js";
+import { emptyEnvironment, fillSlots } from "./environment.js";
 import { type Given, type Inputs, readInputs } from "./inputs.js";
 import type { StepOutcome } from "./outcome.js";
 import { type Warning, warningsOf } from "./warnings.js";
@@ -23,9 +23,9 @@ export interface Run extends Made {
   /** How each step came out. */
   readonly outcomes: readonly StepOutcome[];
   /** What the steps drew. */
-  readonly board: Frame;
+  readonly board: Environment;
   /** The same with the edges of all pieces: what checks measure. */
-  readonly frame: Frame;
+  readonly environment: Environment;
   readonly checks: readonly CheckResult[];
   readonly warnings: readonly Warning[];
   /** A piece as it is shaped in the end, without the notches its seams ask for; only what it is made from is worked out. */
@@ -43,7 +43,7 @@ export interface Run extends Made {
  */
 export function run(plan: Plan, measurements: Given, settings: Given = {}, writtenIn: HomeUnit = plan.system.unit, before?: Run): Run {
   const inputs = readInputs(plan, measurements, settings, writtenIn);
-  const blank = emptyFrame(plan);
+  const blank = emptyEnvironment(plan);
   const missing = fillSlots(plan, inputs, blank);
   const known = before?.evaluation;
   return new Drafted(plan, inputs, missing, known?.plan === plan ? known.again(blank) : new Evaluation(plan, blank));
@@ -69,17 +69,17 @@ class Drafted implements Run {
     this.unit = plan.system.unit;
   }
 
-  get board(): Frame {
+  get board(): Environment {
     if (!this.drawn) this.evaluation.needAll(STEPS);
     this.drawn = true;
-    return this.evaluation.frame;
+    return this.evaluation.environment;
   }
 
   get outcomes(): readonly StepOutcome[] {
     return this.board && this.evaluation.outcomes;
   }
 
-  get frame(): Frame {
+  get environment(): Environment {
     return this.whole && this.board;
   }
 
@@ -96,11 +96,11 @@ class Drafted implements Run {
   }
 
   get checks(): readonly CheckResult[] {
-    return (this.checked ??= runChecks(this.plan, this.frame, this.pieces));
+    return (this.checked ??= runChecks(this.plan, this.environment, this.pieces));
   }
 
   get warnings(): readonly Warning[] {
-    return (this.warned ??= warningsOf(this.plan, this.frame, this.inputs, this));
+    return (this.warned ??= warningsOf(this.plan, this.environment, this.inputs, this));
   }
 
   readonly piece = (key: string): PieceResult | undefined => {
@@ -114,5 +114,5 @@ class Drafted implements Run {
 }
 
 /** A run whose steps are drawn otherwise, as a hand may draw them; its pieces and checks stay those of the run. */
-export const redrawn = (of: Run, { frame }: Evaluation): Run =>
-  Object.create(of, { board: { value: frame, enumerable: true }, frame: { value: frame, enumerable: true } }) as Run;
+export const redrawn = (of: Run, { environment }: Evaluation): Run =>
+  Object.create(of, { board: { value: environment, enumerable: true }, environment: { value: environment, enumerable: true } }) as Run;

@@ -1,6 +1,6 @@
 import type { Plan, PlannedShaping } from "../plan/plan.js";
 import { FormulaError } from "../formula/error.js";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import type { PieceResult } from "../piece/piece.js";
 import { DraftError } from "../verb/draft-error.js";
 import { SHAPINGS } from "../shaping/index.js";
@@ -25,15 +25,15 @@ export interface ShapingResult extends Shaped {
 export type Absent = (key: string) => { readonly why: string; readonly failed: boolean };
 
 /** Does one shaping. One that cannot be done leaves the pieces as they were. Never throws for what an author wrote. */
-export function shapeOnce(planned: PlannedShaping, frame: Frame, before: readonly PieceResult[], absent: Absent): Shaped {
+export function shapeOnce(planned: PlannedShaping, environment: Environment, before: readonly PieceResult[], absent: Absent): Shaped {
   const left = (outcome: Shaped["outcome"]): Shaped => ({ before, after: before, outcome });
   try {
-    if (planned.when && !planned.when.run(frame)) return left({ status: "skipped", why: `Only when ${planned.source.when ?? ""}.` });
+    if (planned.when && !planned.when.run(environment)) return left({ status: "skipped", why: `Only when ${planned.source.when ?? ""}.` });
     if (!planned.apply)
       return left({ status: "failed", why: planned.problem?.why ?? "This cannot be read.", fix: planned.problem?.fix ?? "" });
     const missing = planned.needs.find((key) => !before.some((p) => p.key === key));
     if (missing !== undefined) return left(withoutPiece(missing, absent));
-    return { before, after: planned.apply(before, frame, 1), outcome: { status: "done" } };
+    return { before, after: planned.apply(before, environment, 1), outcome: { status: "done" } };
   } catch (error) {
     if (error instanceof DraftError || error instanceof FormulaError) return left({ status: "failed", why: error.why, fix: error.fix });
     throw error;
@@ -54,10 +54,10 @@ export const isGradual = ({ source }: PlannedShaping): boolean => source.is === 
 export function shapePartly(
   plan: Plan,
   { index, before, after, outcome }: ShapingResult,
-  frame: Frame,
+  environment: Environment,
   share: number,
 ): readonly PieceResult[] {
   const planned = plan.shapings[index];
   if (outcome.status !== "done" || share >= 1 || !planned?.apply) return after;
-  return share <= 0 || !isGradual(planned) ? before : planned.apply(before, frame, share);
+  return share <= 0 || !isGradual(planned) ? before : planned.apply(before, environment, share);
 }

@@ -1,7 +1,7 @@
 import { measurementName } from "../body/measurements.js";
 import { evaluated } from "../formula/evaluated.js";
 import { inWords } from "../formula/in-words.js";
-import type { Frame } from "../formula/scope.js";
+import type { Environment } from "../formula/scope.js";
 import { notchesOff } from "../piece/draw-on.js";
 import type { PieceResult } from "../piece/piece.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
@@ -20,7 +20,7 @@ export interface Warning {
 /** Every doubt about a draft, in the order a reader meets what they are about. */
 export function warningsOf(
   plan: Plan,
-  frame: Frame,
+  environment: Environment,
   inputs: Inputs,
   made: { readonly outcomes: readonly StepOutcome[]; readonly pieces: readonly PieceResult[] },
 ): Warning[] {
@@ -28,9 +28,9 @@ export function warningsOf(
   const warnings: Warning[] = [...inputs.problems, ...inputs.unknown].map((p) => ({ key: p.key, text: p.why }));
   const outside = (value: number, from: number, to: number): boolean => value < from - 1e-6 || value > to + 1e-6;
   for (const m of plan.measures) {
-    const value = frame.slots[m.slot] as number;
+    const value = environment.slots[m.slot] as number;
     // What this draft does not ask for is not doubted.
-    if (!outside(value, m.from, m.to) || (m.when && evaluated(m.when, frame) === 0)) continue;
+    if (!outside(value, m.from, m.to) || (m.when && evaluated(m.when, environment) === 0)) continue;
     const range = m.source.kind === "number" ? `${m.from} to ${m.to}` : rangeText(m.from, m.to, unit);
     warnings.push({
       key: m.key,
@@ -38,7 +38,7 @@ export function warningsOf(
     });
   }
   for (const s of plan.settings) {
-    const value = frame.slots[s.slot] as number;
+    const value = environment.slots[s.slot] as number;
     if (outside(value, s.from, s.to))
       warnings.push({ key: s.key, text: `${capital(inWords(s.key))} is set outside the range its author gave.` });
   }

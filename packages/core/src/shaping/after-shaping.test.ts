@@ -51,7 +51,7 @@ describe("a wedge folded away between two points", () => {
 
   it("can be watched half done", () => {
     const r = shaped(`${BACK}shape fold Back from B6 and B4 to B5\n`);
-    const [half] = shapePartly(r.plan, r.shapings[0] as Run["shapings"][number], r.frame, 0.5);
+    const [half] = shapePartly(r.plan, r.shapings[0] as Run["shapings"][number], r.environment, 0.5);
     expect((r.drafted[0]?.area ?? 0) - (half?.area ?? 0)).toBeCloseTo((300 * 15) / 2, 3);
   });
 

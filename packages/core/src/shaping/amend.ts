@@ -1,4 +1,4 @@
-import type { Evaluate, Frame } from "../formula/scope.js";
+import type { Evaluate, Environment } from "../formula/scope.js";
 import { amended, assemble, type EdgeParts } from "../piece/assemble.js";
 import type { PlannedDrawing, PlannedEdge } from "../piece/blueprint.js";
 import { drawOn } from "../piece/draw-on.js";
@@ -20,10 +20,10 @@ export interface PieceChanges {
 /** More said of a piece: edges of the same name are drawn again, the rest is added. */
 export const amendPiece =
   (key: string, changes: PieceChanges & Amendment): Shape =>
-  (pieces, frame) => {
+  (pieces, environment) => {
     const piece = pieceOf(pieces, key);
-    const redrawn = changes.edges.reduce((now, edge) => withEdge(now, edge, frame), piece);
-    const made = changed(redrawn, changes, frame);
+    const redrawn = changes.edges.reduce((now, edge) => withEdge(now, edge, environment), piece);
+    const made = changed(redrawn, changes, environment);
     return exchange(pieces, piece, [changes.cut ? cutOtherwise(made, changes.cut) : made]);
   };
 
@@ -48,15 +48,15 @@ function cutOtherwise(piece: PieceResult, cut: Cut): PieceResult {
   return amended(piece, cut);
 }
 
-function withEdge(piece: PieceResult, edge: Omit<PlannedEdge, "pathIndex">, frame: Frame): PieceResult {
+function withEdge(piece: PieceResult, edge: Omit<PlannedEdge, "pathIndex">, environment: Environment): PieceResult {
   const index = indexOf(piece, edge.role);
-  const drawn = edgePath(edge.items, frame);
+  const drawn = edgePath(edge.items, environment);
   if (!drawn)
     throw new DraftError(
       `The new ${edge.role} of ${piece.title} is not on the draft.`,
       "One of its points was left out or could not be drawn.",
     );
-  const made = edgeParts(edge, drawn, undefined, frame);
+  const made = edgeParts(edge, drawn, undefined, environment);
   return assemble({ ...piece, edges: piece.edges.map((e, i): EdgeParts => (i === index ? made : e)) });
 }
 
@@ -71,19 +71,19 @@ function withAllowance(edge: EdgeParts, mm: number): EdgeParts {
 const ALL_EDGES = "all";
 
 /** A piece with its changes made and the rest drawn on it. */
-export function changed(piece: PieceResult, changes: PieceChanges, frame: Frame): PieceResult {
+export function changed(piece: PieceResult, changes: PieceChanges, environment: Environment): PieceResult {
   const pleated = changes.pleats.reduce((now, { depth, at }) => {
-    const mm = depth(frame);
+    const mm = depth(environment);
     if (!(mm >= 0)) throw new DraftError(`The pleat at ${at} comes to less than nothing.`, "Give a depth above nothing.");
     return mm === 0 ? now : carriedOut(now, indexOf(now, at), mm, false);
   }, piece);
   const edges = changes.allowances.reduce<readonly EdgeParts[]>((now, { allow, on }) => {
     const all = on.includes(ALL_EDGES);
     if (!all) for (const role of on) indexOf(pleated, role);
-    return now.map((e) => (all || on.includes(e.role) ? withAllowance(e, Math.max(0, allow(frame))) : e));
+    return now.map((e) => (all || on.includes(e.role) ? withAllowance(e, Math.max(0, allow(environment))) : e));
   }, pleated.edges);
   const { turnedAt } = pleated.carried;
-  const more = drawOn(changes.drawing, frame, {
+  const more = drawOn(changes.drawing, environment, {
     edgeOf: (role) => pleated.edges.find((e) => e.role === role)?.path,
     lift: (p) => (turnedAt === undefined ? p : { x: turnedAt - p.x, y: p.y }),
     mouthOf: () => undefined,

@@ -135,8 +135,8 @@ piece Band "Band" on A
     expect(failures(r)).toEqual([]);
     expect(r.outcomes.filter((o) => o.status === "failed")).toEqual([]);
     const { scope } = r.plan;
-    expect(r.frame.slots[scope.names.get("longer")?.slot ?? -1]).toBeCloseTo(450, 6);
-    expect(r.frame.points[scope.points.get("B0") ?? -1]).toEqual({ x: 200, y: 225 });
+    expect(r.environment.slots[scope.names.get("longer")?.slot ?? -1]).toBeCloseTo(450, 6);
+    expect(r.environment.points[scope.points.get("B0") ?? -1]).toEqual({ x: 200, y: 225 });
     expect(r.pieces.map((p) => p.key)).toEqual(["Front", "Band"]);
     expect(piece(r, "Band").area).toBeCloseTo(200 * 20, 3);
   });

@@ -39,14 +39,14 @@ interface NewPiece extends PieceChanges {
 /** A piece made from another as it lies by then: of the same shape, a strip of it along some of its edges, or what such a strip leaves of it. */
 export const pieceFrom =
   (made: NewPiece): Shape =>
-  (pieces, frame) => {
+  (pieces, environment) => {
     const source = pieceOf(pieces, made.of);
     const shape = made.strip
-      ? extractPart(source, stripped(source, made.strip.along, made.strip.width(frame))[made.strip.less ? "rest" : "strip"], made.key)
+      ? extractPart(source, stripped(source, made.strip.along, made.strip.width(environment))[made.strip.less ? "rest" : "strip"], made.key)
       : assemble({ ...source, key: made.key });
     const cut = made.cut === undefined ? {} : { cut: made.cut, onFold: made.onFold ?? false, mirrored: made.mirrored ?? false };
     const named = amended(shape, { ...cut, title: made.title });
-    return [...pieces, changed(named, made, frame)];
+    return [...pieces, changed(named, made, environment)];
   };
 
 /** An inner edge shorter than this (mm) is none: the strip takes all of the piece. */

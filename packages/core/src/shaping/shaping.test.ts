@@ -102,9 +102,9 @@ describe("closing a dart and opening it elsewhere", () => {
     expect(Math.abs(closingAngle(moved as Dart))).toBeCloseTo(whole / 2, 9);
     expect(Math.abs(closingAngle(old as Dart, { x: 140, y: 200 }))).toBeCloseTo(whole / 2, 9);
     const full = shaped("shape close side_dart in Front about A8, open from A6");
-    const watched = shapePartly(full.plan, full.shapings[0] as Run["shapings"][number], full.frame, 0.5);
+    const watched = shapePartly(full.plan, full.shapings[0] as Run["shapings"][number], full.environment, 0.5);
     expect(watched[0]?.net.length).toBeGreaterThan(5);
-    expect(shapePartly(full.plan, full.shapings[0] as Run["shapings"][number], full.frame, 0)).toEqual(full.drafted);
+    expect(shapePartly(full.plan, full.shapings[0] as Run["shapings"][number], full.environment, 0)).toEqual(full.drafted);
   });
 
   it("closes for good when it is turned about a point of the outline", () => {

@@ -1,4 +1,4 @@
-import type { Evaluate, Frame } from "../formula/scope.js";
+import type { Evaluate, Environment } from "../formula/scope.js";
 import type { NamedDart } from "../piece/dart-result.js";
 import type { PieceResult } from "../piece/piece.js";
 import type { ShapingForms } from "../system/shaping-forms.js";
@@ -16,7 +16,7 @@ export interface ShapingFilled {
 }
 
 /** The pieces after a shaping, done to `share` of the whole (0 to 1), so that it can be watched. May throw DraftError. */
-export type Shape = (pieces: readonly PieceResult[], frame: Frame, share: number) => PieceResult[];
+export type Shape = (pieces: readonly PieceResult[], environment: Environment, share: number) => PieceResult[];
 
 /** A way of shaping pieces. Adding one is its forms in `system/shaping-forms.ts`, a file here and a line in `index.ts`. */
 export interface Shaping extends ShapingForms {

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { type LoadedSystem, loadSystem } from "../plan/load.js";
 
 /** Worked by hand outside the project: the points of a whole draft in mm, and its named lengths. */
-export interface Worked {
+interface Worked {
   readonly name: string;
   readonly measurements: Record<string, number>;
   readonly settings: Record<string, number | string>;

@@ -13,7 +13,7 @@ function place(steps: string, measurements: Record<string, string> = {}): { x: n
   const drafted = run(loaded.plan, measurements);
   const outcome = drafted.outcomes[drafted.outcomes.length - 1];
   if (outcome?.status !== "drawn") return outcome?.why ?? "";
-  const p = drafted.frame.points[loaded.plan.scope.points.size - 1];
+  const p = drafted.environment.points[loaded.plan.scope.points.size - 1];
   const inches = (mm = 0): number => Math.round((mm / 25.4) * 1e6) / 1e6 + 0;
   return { x: inches(p?.x), y: inches(p?.y) };
 }

@@ -1,4 +1,4 @@
-import type { Evaluate, Frame } from "../formula/scope.js";
+import type { Evaluate, Environment } from "../formula/scope.js";
 import type { Line } from "../geometry/line.js";
 import type { Path } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
@@ -12,12 +12,12 @@ export interface Filled {
   readonly length: (name: string) => Evaluate;
   readonly number: (name: string) => Evaluate;
   readonly angle: (name: string) => Evaluate;
-  readonly point: (name: string) => (f: Frame) => Point;
-  readonly line: (name: string) => (f: Frame) => LineOrPath;
-  readonly path: (name: string) => (f: Frame) => Path;
+  readonly point: (name: string) => (f: Environment) => Point;
+  readonly line: (name: string) => (f: Environment) => LineOrPath;
+  readonly path: (name: string) => (f: Environment) => Path;
 }
 
-export type Place = (f: Frame) => Point;
+type Place = (f: Environment) => Point;
 
 /** A way of placing a point. Adding one is a file here and a line in `index.ts`. */
 export interface Verb {

@@ -50,7 +50,7 @@ function wishes(piece: PieceResult): Line[][] {
 }
 
 /** What is said of the allowances: in or not, and at which edges there is none. */
-export function allowanceText(piece: PieceResult): string {
+function allowanceText(piece: PieceResult): string {
   const seams = piece.edges.filter((e) => e.finish === "seam");
   const without = seams.filter((e) => e.allowance === 0);
   if (without.length === seams.length) return "net: no allowance included";

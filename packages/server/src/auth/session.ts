@@ -81,7 +81,7 @@ export function sessions({ pool, knownSessions, sessionSecret }: Kept, secure: b
 }
 
 /** The signed-in account, or a 401 problem. */
-export function accountIdOf(request: Request): string {
+function accountIdOf(request: Request): string {
   const id = request.session.accountId;
   if (!id) throw signInFirst();
   return id;

@@ -4,7 +4,7 @@ import { callerOf } from "../auth/session.js";
 import { validate } from "./validate.js";
 
 /** What a handler is given, already validated. */
-export interface Call<T> {
+interface Call<T> {
   readonly params: ParamsOf<T>;
   readonly body: BodyOf<T>;
   readonly accountId: string;

@@ -14,7 +14,7 @@ export interface Listed<T> {
 type ItemOf<T> = ReplyOf<T> extends readonly (infer I)[] ? I : never;
 
 const behindOf = (key: TString): TObject => Type.Object({ after: Type.Optional(key) });
-export const BY_ID = behindOf(Type.String({ format: "uuid" }));
+const BY_ID = behindOf(Type.String({ format: "uuid" }));
 export const BY_NUMBER = behindOf(Type.String({ pattern: "^[0-9]{1,18}$" }));
 
 /**

@@ -5,7 +5,7 @@ import { validatorOf } from "../http/validate.js";
 const PATTERNS = ROUTES.map((route) => ({ route, pattern: new RegExp(`^${route.path.replace(/:\w+/g, "[^/]+")}$`) }));
 
 /** The route of the contract that a call is for. */
-export const routeOf = (method: string, path: string): Route | undefined =>
+const routeOf = (method: string, path: string): Route | undefined =>
   PATTERNS.find(({ route, pattern }) => route.method === method.toUpperCase() && pattern.test(path.split("?")[0] ?? ""))?.route;
 
 /** Throws when an answer is not what the contract says of its route: the reply when it is one, a problem otherwise. */

@@ -18,7 +18,7 @@ import { asPromised } from "./as-promised.js";
 import { administer, TEMPLATE, urlOf } from "./database.js";
 
 /** The worker as `./lodrin test` has bundled it. */
-export const WORKER = fileURLToPath(new URL("../../build/file-worker.mjs", import.meta.url));
+const WORKER = fileURLToPath(new URL("../../build/file-worker.mjs", import.meta.url));
 
 /** An application on a database of its own, copied from the migrated template. */
 export interface Harness {

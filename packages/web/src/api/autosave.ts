@@ -34,7 +34,7 @@ interface Pending<T> {
 }
 
 /** The editable fields of a thing, and whose they are. */
-export type Edited<T extends Saveable, F extends keyof T & string> = Pick<T, F> & { readonly id: string };
+type Edited<T extends Saveable, F extends keyof T & string> = Pick<T, F> & { readonly id: string };
 
 /** An edited thing that saves itself and loses nothing. */
 export interface Autosave<T extends Saveable, F extends keyof T & string> {

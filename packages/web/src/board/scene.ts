@@ -18,7 +18,7 @@ import {
 } from "@lodrin/core";
 
 /** A point on the paper, by the step that places it. */
-export interface ScenePoint {
+interface ScenePoint {
   readonly step: number;
   readonly id: string;
   readonly name: string;
@@ -26,7 +26,7 @@ export interface ScenePoint {
 }
 
 /** A drawn line on the paper, by the step that draws it. Data in mm. */
-export interface ScenePath {
+interface ScenePath {
   readonly step: number;
   readonly key: string;
   readonly kind: "construction" | "level" | "curve";
@@ -37,7 +37,7 @@ export interface ScenePath {
 }
 
 /** The way a point was measured from another: a thin line of the construction. */
-export interface SceneCourse {
+interface SceneCourse {
   readonly step: number;
   readonly data: string;
 }

@@ -4,6 +4,6 @@ import { easeOf, type Plan, type Run, type SeamWalk, type SewnEdges, walkSeam } 
 export function walkOf(plan: Plan, run: Run, seam: SewnEdges): SeamWalk | undefined {
   const same = (a: readonly string[], b: readonly string[]): boolean => a.join() === b.join();
   const sew = plan.sews.find((s) => same(s.first, seam.first) && same(s.second, seam.second));
-  const eased = sew ? easeOf(sew, run.frame) : 0;
+  const eased = sew ? easeOf(sew, run.environment) : 0;
   return walkSeam(run.pieces, seam, plan.sews, Number.isFinite(eased) ? eased : 0);
 }

@@ -9,7 +9,7 @@ import { type ShelfSystem, useShelf } from "../stores/shelf.js";
 
 /** The parts of a draft that are edited in its view. */
 export const DRAFT_FIELDS = ["name", "note", "personId", "personName", "setId", "unit", "measurements", "settings", "step"] as const;
-export type DraftField = (typeof DRAFT_FIELDS)[number];
+type DraftField = (typeof DRAFT_FIELDS)[number];
 export type DraftAutosave = Autosave<Draft, DraftField>;
 
 /** A draft opened: what was loaded, and how it is kept. */

@@ -7,7 +7,7 @@ import { eraseForGood, mayDelete } from "./deleting.js";
 import { useUndo } from "./undo.js";
 
 /** A day as the database keeps it. */
-export const today = (): string => new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+const today = (): string => new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
 
 /** The people I draft for and their dated measurement sets. */
 export const usePeople = defineStore("people", () => {

@@ -1,6 +1,6 @@
 import { evaluated } from "../../formula/evaluated.js";
 import type { PlannedDart } from "../../piece/blueprint.js";
-import type { Frame } from "../../formula/scope.js";
+import type { Environment } from "../../formula/scope.js";
 import { type Dart, dartOf, foldOf, intakeOf } from "../../geometry/dart.js";
 import { lerp, distance } from "../../geometry/point.js";
 import { type CheckResult, makeCheck } from "../result.js";
@@ -11,15 +11,15 @@ const LEGS_MM = 25.4 / 8;
 const WIDEST_SHARE = 1 / 3;
 
 /** Every dart drawn has equal legs, is not too wide for its length, and stops short of the point of the body it is turned to. */
-export const darts: BuiltinCheck = ({ plan, frame }) =>
+export const darts: BuiltinCheck = ({ plan, environment }) =>
   plan.darts.flatMap((planned) => {
-    const path = frame.paths[planned.path];
+    const path = environment.paths[planned.path];
     const dart = path && dartOf(path);
-    return dart ? [legs(planned, dart, frame), slender(planned, dart), ...shortOf(planned, dart, frame)] : [];
+    return dart ? [legs(planned, dart, environment), slender(planned, dart), ...shortOf(planned, dart, environment)] : [];
   });
 
-function legs(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult {
-  const within = evaluated(planned.within, frame);
+function legs(planned: PlannedDart, dart: Dart, environment: Environment): CheckResult {
+  const within = evaluated(planned.within, environment);
   const tolerance = Number.isFinite(within) ? within : LEGS_MM;
   const pairs = dart.tips.map((tip) => [distance(tip, dart.a), distance(tip, dart.b)] as const);
   const [got, expected] = pairs.sort(([a, b], [c, d]) => Math.abs(c - d) - Math.abs(a - b))[0] as readonly [number, number];
@@ -55,8 +55,8 @@ function slender(planned: PlannedDart, dart: Dart): CheckResult {
   });
 }
 
-function shortOf(planned: PlannedDart, dart: Dart, frame: Frame): CheckResult[] {
-  const point = planned.shortOf === undefined ? undefined : frame.points[planned.shortOf];
+function shortOf(planned: PlannedDart, dart: Dart, environment: Environment): CheckResult[] {
+  const point = planned.shortOf === undefined ? undefined : environment.points[planned.shortOf];
   if (!point) return [];
   const [tip] = dart.tips;
   const mouth = lerp(dart.a, dart.b, 0.5);

@@ -9,13 +9,13 @@ import type { BuiltinCheck } from "./builtin.js";
 const MEET_MM = 25.4 / 8;
 
 /** The notches of a seam meet when it is walked, but for the ease and what the two sides may differ by; none stands alone. */
-export const notchesMeet: BuiltinCheck = ({ plan, frame, pieces }) =>
+export const notchesMeet: BuiltinCheck = ({ plan, environment, pieces }) =>
   plan.sews.flatMap((sew): CheckResult[] => {
     const walk = walkSeam(pieces, sew, plan.sews);
     const marks = walk?.marks.slice(0, -1) ?? [];
     if (!walk || marks.length === 0) return [];
-    const eased = Math.abs(easeOf(sew, frame));
-    const within = sew.within ? evaluated(sew.within, frame) : 0;
+    const eased = Math.abs(easeOf(sew, environment));
+    const within = sew.within ? evaluated(sew.within, environment) : 0;
     const tolerance = Math.max(MEET_MM, within) + eased;
     const worst = marks.reduce((a, b) => (apart(b) > apart(a) ? b : a));
     const uneven = marks.some((m) => m.ticks[0] !== m.ticks[1]);

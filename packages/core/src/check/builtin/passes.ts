@@ -1,7 +1,7 @@
 import { evaluated } from "../../formula/evaluated.js";
 import type { Plan, PlannedPass } from "../../plan/plan.js";
 import { FormulaError } from "../../formula/error.js";
-import type { Frame } from "../../formula/scope.js";
+import type { Environment } from "../../formula/scope.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 import { type NeckEdge, neckLength, necksOf, neckText } from "./neck.js";
@@ -13,27 +13,31 @@ const EXACT_MM = 0.01;
 const HEAD = "head";
 
 /** Openings pass over what must go through them, stretched as far as the cloth gives; a neck without an opening passes over the head. */
-export const passes: BuiltinCheck = ({ plan, frame, pieces }) => {
-  const stretch = evaluated(plan.stretch, frame);
+export const passes: BuiltinCheck = ({ plan, environment, pieces }) => {
+  const stretch = evaluated(plan.stretch, environment);
   const gives = 1 + (stretch > 0 ? stretch : 0);
-  const said = plan.passes.flatMap((pass) => saidSo(pass, frame, gives) ?? []);
-  const told = plan.passes.some(({ over }) => over.has(HEAD)) || plan.closures.some((when) => !when || evaluated(when, frame) > 0);
-  return told ? said : [...said, ...necksOf(pieces, plan.sews).flatMap((necks) => neckOverHead(plan, frame, necks, gives))];
+  const said = plan.passes.flatMap((pass) => saidSo(pass, environment, gives) ?? []);
+  const told = plan.passes.some(({ over }) => over.has(HEAD)) || plan.closures.some((when) => !when || evaluated(when, environment) > 0);
+  return told ? said : [...said, ...necksOf(pieces, plan.sews).flatMap((necks) => neckOverHead(plan, environment, necks, gives))];
 };
 
 /** A pass that its author asks for; undefined when a part of it is not on the draft. */
-function saidSo({ statement, source, when, garment, body, edges, at }: PlannedPass, frame: Frame, gives: number): CheckResult | undefined {
+function saidSo(
+  { statement, source, when, garment, body, edges, at }: PlannedPass,
+  environment: Environment,
+  gives: number,
+): CheckResult | undefined {
   try {
-    if (when && !when.run(frame)) return undefined;
-    const got = garment.run(frame) * gives;
-    const expected = body.run(frame);
+    if (when && !when.run(environment)) return undefined;
+    const got = garment.run(environment) * gives;
+    const expected = body.run(environment);
     if (!Number.isFinite(got + expected)) return undefined;
     return makeCheck({
       ...figures(got, expected, source.warnOnly ? "warn" : "fail"),
       id: `asked ${statement}`,
       name: source.title,
       statement,
-      at: at && frame.points[at.point],
+      at: at && environment.points[at.point],
       board: at?.board,
       edges,
       cause:
@@ -47,10 +51,10 @@ function saidSo({ statement, source, when, garment, body, edges, at }: PlannedPa
 }
 
 /** A neck whose pieces all lie on the fold has no opening, as long as its author tells of none. */
-function neckOverHead(plan: Plan, frame: Frame, necks: readonly NeckEdge[], gives: number): CheckResult[] {
+function neckOverHead(plan: Plan, environment: Environment, necks: readonly NeckEdge[], gives: number): CheckResult[] {
   if (necks.length < 2 || necks.some(({ piece }) => !piece.onFold)) return [];
   const slot = plan.scope.names.get(HEAD)?.slot;
-  const measured = slot === undefined ? Number.NaN : (frame.slots[slot] as number);
+  const measured = slot === undefined ? Number.NaN : (environment.slots[slot] as number);
   const head = Number.isFinite(measured) ? measured : plan.system.garment === "child" ? HEAD_MM.child : HEAD_MM.adult;
   const got = neckLength(necks) * gives;
   return [

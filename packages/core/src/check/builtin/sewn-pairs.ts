@@ -14,12 +14,12 @@ interface Side {
 }
 
 /** The two sides of every seam are equally long, but for the ease their author gives. */
-export const sewnPairs: BuiltinCheck = ({ plan, frame, pieces }) =>
+export const sewnPairs: BuiltinCheck = ({ plan, environment, pieces }) =>
   plan.sews.flatMap((sew): CheckResult[] => {
     const [first, second] = [sideOf(pieces, sew.first), sideOf(pieces, sew.second)];
     if (!first || !second) return [];
-    const tolerance = sew.within ? evaluated(sew.within, frame) : AGREE_MM;
-    const eased = easeOf(sew, frame);
+    const tolerance = sew.within ? evaluated(sew.within, environment) : AGREE_MM;
+    const eased = easeOf(sew, environment);
     const expected = second.mm + eased;
     if (!Number.isFinite(expected + tolerance)) return [];
     return [

@@ -1,4 +1,4 @@
-import type { Frame } from "../../formula/scope.js";
+import type { Environment } from "../../formula/scope.js";
 import { endOf, startOf } from "../../geometry/path/path.js";
 import type { Point } from "../../geometry/point.js";
 import { distanceToRing } from "../../geometry/ring/ring.js";
@@ -12,12 +12,12 @@ const FROM_THE_CENTRE_MM = 60;
 const AT_THE_EDGE_MM = 2;
 
 /** The paper is folded or cut by the widest of the other levels: the waist, with what its darts take, runs off it when it is wider still. */
-export const waistOnPaper: BuiltinCheck = ({ plan, frame, pieces }) =>
+export const waistOnPaper: BuiltinCheck = ({ plan, environment, pieces }) =>
   plan.levels.flatMap(({ board, title, waist: waists, others }): CheckResult[] => {
-    const waist = widest(waists, frame);
+    const waist = widest(waists, environment);
     if (!waist) return [];
     const onBoard = pieces.filter((p) => p.board === board && p.carried.turnedAt === undefined);
-    const other = widest(others, frame, { inner: waist.inner.x, onBoard });
+    const other = widest(others, environment, { inner: waist.inner.x, onBoard });
     if (!other) return [];
     return [
       makeCheck({
@@ -38,12 +38,12 @@ export const waistOnPaper: BuiltinCheck = ({ plan, frame, pieces }) =>
 /** The level that reaches furthest out, with its ends; of those that begin at `inner` and reach an edge of a piece, where that is asked. */
 function widest(
   paths: readonly number[],
-  frame: Frame,
+  environment: Environment,
   asked?: { readonly inner: number; readonly onBoard: readonly PieceResult[] },
 ): { inner: Point; outer: Point } | undefined {
   let found: { inner: Point; outer: Point } | undefined;
   for (const index of paths) {
-    const path = frame.paths[index];
+    const path = environment.paths[index];
     if (!path) continue;
     const [a, b] = [startOf(path), endOf(path)];
     const ends = a.x < b.x ? { inner: a, outer: b } : { inner: b, outer: a };

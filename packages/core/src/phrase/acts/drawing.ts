@@ -156,7 +156,7 @@ function drawn(spots: readonly Spot[], manner: Manner, name: string | undefined,
 }
 
 /** Draws through places in the manner that is said. */
-export function drawThrough(sheet: Sheet, spots: readonly Spot[], how: Manner, name?: string, like?: string): Sheet {
+function drawThrough(sheet: Sheet, spots: readonly Spot[], how: Manner, name?: string, like?: string): Sheet {
   const last = spots.length - 1;
   const said = new Set(spots.map((spot) => JSON.stringify(spot)));
   const via = (how.via ?? []).filter((spot) => !said.has(JSON.stringify(spot)));

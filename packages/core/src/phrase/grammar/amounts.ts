@@ -17,7 +17,7 @@ const doubts = (...of: (Amount | undefined)[]): Partial<Amount> => {
   return { ...(found?.doubt ? { doubt: found.doubt } : {}), ...(found?.unknown === undefined ? {} : { unknown: found.unknown }) };
 };
 
-export const shared = (of: Amount, { top, under }: Share): Amount =>
+const shared = (of: Amount, { top, under }: Share): Amount =>
   amount(`${top === 1 ? "" : `${top}*`}${bracketed(of)}/${under}`, "product", doubts(of));
 const times = (of: Amount, by: string): Amount => amount(`${by}*${bracketed(of)}`, "product", doubts(of));
 const divided = (of: Amount, by: string): Amount =>
@@ -25,7 +25,7 @@ const divided = (of: Amount, by: string): Amount =>
 export const negative = (of: Amount): string => (of.bond === "sum" ? `-(${of.formula})` : `-${of.formula}`);
 
 /** A measurement, a setting or a value by its name. */
-export const MEASURE = saying<Amount>("measurement").said(
+const MEASURE = saying<Amount>("measurement").said(
   ...wordsRow<Amount>("known measurement", 4, (words, ground) => {
     const figure = figureCalled(ground, words);
     return figure && one(figure.key);
@@ -311,7 +311,7 @@ SUM.said(
 );
 
 /** What a figure of one's own comes to, said in passing: it is never laid off. */
-export const REMARKED_SUM = saying<true>("sum in passing").said(
+const REMARKED_SUM = saying<true>("sum in passing").said(
   on(p`,? (which|that) (is|comes to|makes|gives|gives me) (about)? ${MEASURED}`, () => true),
   on(p`,? (which is|which comes to|which makes|that comes to|that makes|that gives|that gives me) (about)? ${FIGURE}`, () => true),
   on(p`,? mine is ${FIGURE} (so)? (call (it|that) ${FIGURE})? ,?`, () => true),

@@ -115,7 +115,7 @@ const DART_POINT = wordsRow<string>("dart", 3, (words, ground) => {
   return called.length === 1 ? called[0]?.point : undefined;
 });
 
-export const PLACED_POINTS = PLACED.said(
+PLACED.said(
   on(p`${NUMBERED}`, ([id]) => id),
   on(p`(this|that)? (point|pt|pt .|number|no .|position) ${NUMBERED}`, ([id]) => id, -0.1),
   on(p`${DESCRIPTION} ,? ${NUMBERED}`, ([, id]) => id),

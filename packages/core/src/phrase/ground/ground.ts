@@ -32,7 +32,7 @@ export interface KnownLine {
   readonly like?: string;
 }
 
-export interface KnownPoint {
+interface KnownPoint {
   readonly id: string;
   readonly board: string;
   /** What its sentence calls it, in small words: `shoulder tip`. */
@@ -58,7 +58,7 @@ export interface KnownDart {
   readonly piece: string | undefined;
 }
 
-export interface KnownEdge {
+interface KnownEdge {
   readonly role: string;
   readonly along: string;
   readonly fold: boolean;

@@ -154,7 +154,7 @@ function notchOf(n: NotchText, at: string, edges: readonly PlannedEdge[] | undef
   return { edge: n.on, along, fromEnd: n.fromEnd ?? false, from: start, id: `${n.on} ${n.by}`, ticks: n.ticks };
 }
 
-/** Points and paths named in order, as indices of the frame. */
+/** Points and paths named in order, as indices of the environment. */
 function itemsOf(along: Edge["along"], at: string, { scope, darts }: PieceContext, withDarts: boolean): PlannedEdge["items"] {
   return along.map((item, i) => {
     const field = `${at}.${i}`;

@@ -106,4 +106,4 @@ function madePiece(key: string, parameter: string, { scope, read }: PieceContext
 }
 
 /** Names joined by commas or `and`. */
-export const listOf = (text: string): string[] => text.split(/\s*,\s*|\s+and\s+/).map((name) => name.replace(/^#/, ""));
+const listOf = (text: string): string[] => text.split(/\s*,\s*|\s+and\s+/).map((name) => name.replace(/^#/, ""));

@@ -1,7 +1,7 @@
 import { compileAs } from "../../formula/compile.js";
 import { FormulaError } from "../../formula/error.js";
 import { parseFormula, parseLineRef } from "../../formula/parse.js";
-import type { Frame, Scope } from "../../formula/scope.js";
+import type { Environment, Scope } from "../../formula/scope.js";
 import { direction } from "../../geometry/line.js";
 import { headingAtEnd, headingAtStart } from "../../geometry/path/path.js";
 import type { Point } from "../../geometry/point.js";
@@ -14,7 +14,7 @@ interface Around {
 }
 
 /** Which way a curve runs through a point: `chord` is roughly where it is going, to choose between a direction and its opposite. */
-export type Heading = (f: Frame, chord: Point) => number;
+export type Heading = (f: Environment, chord: Point) => number;
 
 const WORDS: Readonly<Record<string, Point>> = { plumb: { x: 0, y: 1 }, level: { x: 1, y: 0 } };
 

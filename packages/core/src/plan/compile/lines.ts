@@ -1,7 +1,7 @@
 import { compileAs } from "../../formula/compile.js";
 import { evaluated } from "../../formula/evaluated.js";
 import { drawnPathIndex, pointIndex } from "../../formula/look-up.js";
-import type { Frame, Scope } from "../../formula/scope.js";
+import type { Environment, Scope } from "../../formula/scope.js";
 import type { LineTree, Way } from "../../formula/tree.js";
 import { endOf, type Path, startOf } from "../../geometry/path/path.js";
 import type { Point } from "../../geometry/point.js";
@@ -21,14 +21,14 @@ const WAYS: Record<Way, Point> = {
   across: { x: 1, y: 0 },
 };
 
-/** Reads a point from the frame; throws MissingPart when its step was skipped or failed. */
-export function pointReader(id: string, scope: Scope, at: readonly [number, number]): (f: Frame) => Point {
+/** Reads a point from the environment; throws MissingPart when its step was skipped or failed. */
+export function pointReader(id: string, scope: Scope, at: readonly [number, number]): (f: Environment) => Point {
   const index = pointIndex(id, scope, at);
   return (f) => f.points[index] ?? missing(pointText(id));
 }
 
-/** Reads a path from the frame, an edge of a piece as it is cut; throws MissingPart when its step was skipped or failed. */
-export function pathReader(name: string, scope: Scope, at: readonly [number, number]): (f: Frame) => Path {
+/** Reads a path from the environment, an edge of a piece as it is cut; throws MissingPart when its step was skipped or failed. */
+export function pathReader(name: string, scope: Scope, at: readonly [number, number]): (f: Environment) => Path {
   const index = drawnPathIndex(name, scope, at);
   return (f) => f.paths[index] ?? missing(name);
 }
@@ -38,7 +38,7 @@ function missing(what: string): never {
 }
 
 /** The line beside one through two points: square off it by a length, to the side that is named. */
-function parallelReader(tree: Extract<LineTree, { type: "parallel" }>, scope: Scope): (f: Frame) => LineOrPath {
+function parallelReader(tree: Extract<LineTree, { type: "parallel" }>, scope: Scope): (f: Environment) => LineOrPath {
   const a = pointReader(tree.a, scope, tree.at);
   const b = pointReader(tree.b, scope, tree.at);
   const by = compileAs(tree.by, scope, "length");
@@ -59,7 +59,7 @@ function parallelReader(tree: Extract<LineTree, { type: "parallel" }>, scope: Sc
 }
 
 /** Compiles a line. A named path that is one straight stretch counts as a straight line. */
-export function lineReader(tree: LineTree, scope: Scope): (f: Frame) => LineOrPath {
+export function lineReader(tree: LineTree, scope: Scope): (f: Environment) => LineOrPath {
   if (tree.type === "through") {
     const a = pointReader(tree.a, scope, tree.at);
     const b = pointReader(tree.b, scope, tree.at);

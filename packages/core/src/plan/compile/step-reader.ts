@@ -1,7 +1,7 @@
 import { compileAs } from "../../formula/compile.js";
 import { inField } from "../../formula/error.js";
 import { parseLineRef } from "../../formula/parse.js";
-import type { Evaluate, Frame, Scope } from "../../formula/scope.js";
+import type { Evaluate, Environment, Scope } from "../../formula/scope.js";
 import type { LineTree, Tree } from "../../formula/tree.js";
 import type { Path } from "../../geometry/path/path.js";
 import type { Point } from "../../geometry/point.js";
@@ -20,11 +20,11 @@ export class StepReader {
     private readonly parse: (text: string) => Tree,
   ) {}
 
-  point(id: string, field: string): (f: Frame) => Point {
+  point(id: string, field: string): (f: Environment) => Point {
     return inField(field, () => pointReader(id, this.scope, WHOLE));
   }
 
-  path(name: string, field: string): (f: Frame) => Path {
+  path(name: string, field: string): (f: Environment) => Path {
     return inField(field, () => pathReader(name, this.scope, WHOLE));
   }
 
@@ -32,7 +32,7 @@ export class StepReader {
     return inField(field, () => parseLineRef(text));
   }
 
-  line(text: string, field: string): (f: Frame) => LineOrPath {
+  line(text: string, field: string): (f: Environment) => LineOrPath {
     const tree = this.lineTree(text, field);
     return inField(field, () => lineReader(tree, this.scope));
   }

@@ -1,5 +1,5 @@
 import { FormulaError } from "../../formula/error.js";
-import type { Evaluate, Frame } from "../../formula/scope.js";
+import type { Evaluate, Environment } from "../../formula/scope.js";
 import { hobby, type Knot } from "../../geometry/curve/hobby.js";
 import { type Path, pathLength } from "../../geometry/path/path.js";
 import type { Point } from "../../geometry/point.js";
@@ -32,7 +32,7 @@ export const curve: PathMaker = (step, read) => {
     headings[i] = read.heading(pass.direction, `passing.${k}.direction`);
   });
   const fullness = fullnessOf(step.fullness, style?.fullness ?? 1, read);
-  const draw = (f: Frame, full: number): Path => {
+  const draw = (f: Environment, full: number): Path => {
     const at: Point[] = [];
     for (const point of points) at.push(point(f));
     refuseRepeats(at, ids);

@@ -1,5 +1,5 @@
 import { FormulaError } from "../../formula/error.js";
-import type { Frame } from "../../formula/scope.js";
+import type { Environment } from "../../formula/scope.js";
 import { chain } from "../../geometry/path/chain.js";
 import { pathBetween } from "../../geometry/path/path-between.js";
 import { reversePath } from "../../geometry/path/path.js";
@@ -12,15 +12,15 @@ export const join: PathMaker = (step, read) => {
     const field = `along.${i}`;
     if ("point" in item) {
       const point = read.point(item.point, `${field}.point`);
-      return (f: Frame) => ({ point: point(f) });
+      return (f: Environment) => ({ point: point(f) });
     }
     const path = read.path(item.path, `${field}.path`);
     if (item.from !== undefined && item.to !== undefined) {
       const from = read.point(item.from, `${field}.from`);
       const to = read.point(item.to, `${field}.to`);
-      return (f: Frame) => ({ path: pathBetween(path(f), from(f), to(f)) ?? offTheLine(item.path) });
+      return (f: Environment) => ({ path: pathBetween(path(f), from(f), to(f)) ?? offTheLine(item.path) });
     }
-    return (f: Frame) => ({ path: item.reversed ? reversePath(path(f)) : path(f) });
+    return (f: Environment) => ({ path: item.reversed ? reversePath(path(f)) : path(f) });
   });
   const cutOut = step.along?.some((item) => "path" in item && item.from !== undefined) ?? false;
   if (links.length < 2 && !cutOut)

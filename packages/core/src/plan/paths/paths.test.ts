@@ -27,7 +27,7 @@ function drawn(step: string): Path | string {
   if (loaded.problems[0]) return loaded.problems[0].why;
   const r = run(loaded.plan, {});
   const outcome = r.outcomes[r.outcomes.length - 1];
-  return outcome?.status === "failed" ? outcome.why : (r.frame.paths[r.frame.paths.length - 1] as Path);
+  return outcome?.status === "failed" ? outcome.why : (r.environment.paths[r.environment.paths.length - 1] as Path);
 }
 const lengthOf = (path: Path | string): number => (typeof path === "string" ? Number.NaN : pathLength(path));
 

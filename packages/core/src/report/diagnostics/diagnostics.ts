@@ -18,7 +18,7 @@ export interface Finding {
   readonly fix: string;
 }
 
-export type FindingCode =
+type FindingCode =
   | "unread"
   | "breaks"
   | "unused"

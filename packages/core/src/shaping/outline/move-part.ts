@@ -15,7 +15,7 @@ export interface Part {
 }
 
 /** Which way round: `after` moves what follows the mouth, `before` what stands before it. The fold and the grain stay. */
-export type Side = "after" | "before";
+type Side = "after" | "before";
 
 export interface Sides {
   readonly side: Side;

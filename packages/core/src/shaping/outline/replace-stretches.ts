@@ -1,4 +1,4 @@
-import type { Frame } from "../../formula/scope.js";
+import type { Environment } from "../../formula/scope.js";
 import { nearestOnPath, placeOnPath } from "../../geometry/path/nearest-on-path.js";
 import { joinPaths, mapPath, type Path, pathLength, pointAtLength, splitPath } from "../../geometry/path/path.js";
 import { type Point, turn } from "../../geometry/point.js";
@@ -58,7 +58,7 @@ function drawnAnew(piece: PieceResult, edge: EdgeParts, { from, to, by }: Replac
  */
 export function lengthsAround(filled: ShapingFilled, why: string, fix: string) {
   const [before, after] = [filled.length("before"), filled.length("after")];
-  return (f: Frame, share: number): { readonly before: number; readonly after: number } | undefined => {
+  return (f: Environment, share: number): { readonly before: number; readonly after: number } | undefined => {
     const [b, a] = [before(f) * share, after(f) * share];
     if (!(b >= 0 && a >= 0)) throw new DraftError(why, fix);
     return b + a === 0 ? undefined : { before: b, after: a };

@@ -168,7 +168,7 @@ function printPoint(s: PointStep): string {
 export const doingText = (s: Statement): string => (s.is === "shape" ? shapingText(s) : (printStatement(s)[0] ?? ""));
 
 /** A shaping as its author wrote it, without its sentence: `close side_dart in Front about #5`. */
-export function shapingText(s: ShapeStep): string {
+function shapingText(s: ShapeStep): string {
   const form = SHAPING_FORMS.get(s.verb)?.forms[s.form];
   return `${s.verb}${form ? ` ${printForm(form, s.args)}` : ""}`;
 }

@@ -14,7 +14,7 @@ describe.each(shelf)("tidy $slug", ({ source, plan }) => {
   it("keeps what it means: the same points on the same body", () => {
     const again = loadSystem(tidy, NOTATIONS).plan;
     const body = sampleBody(plan);
-    expect(run(again, body).frame.points).toEqual(run(plan, body).frame.points);
+    expect(run(again, body).environment.points).toEqual(run(plan, body).environment.points);
   });
 
   it("changes nothing that is tidy already", () => expect(tidyNotation(tidy)).toBe(tidy));

@@ -7,7 +7,7 @@ import TapeField from "../../ui/TapeField.vue";
 import { useKeptText } from "../../ui/use-kept-text.js";
 import { howSure, offSaid, readingSaid } from "../../review/cause-words.js";
 
-/** What the tape reads on the student's own paper, judged: quiet when it is right, else what probably happened and what it spoils. */
+/** What the tape reads on the student's own paper, judged: quiet when it is right, else what probably happened and what else it affects. */
 const props = defineProps<{
   plan: Plan;
   draftId: string;
@@ -104,8 +104,8 @@ defineExpose({ focus: () => void focus() });
             </p>
           </li>
         </ol>
-        <p v-if="judged.spoils.length" class="spoils">
-          <b>Put it right before you go on.</b> It spoils {{ judged.spoils.map(readingSaid).join(", ") }}.
+        <p v-if="judged.affects.length" class="affects">
+          <b>Put it right before you go on.</b> This also affects {{ judged.affects.map(readingSaid).join(", ") }}.
         </p>
         <p v-if="judged.causes[0]?.step && judged.causes[0].step !== step">
           <el-button @click="$emit('go', judged.causes[0].step)">Go to {{ readingSaid(judged.causes[0].step) }}</el-button>

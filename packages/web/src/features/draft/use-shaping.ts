@@ -30,7 +30,7 @@ export function useShaping(plan: Plan, run: Readonly<Ref<Run>>): Shaping {
     if (chosen.value === undefined) return run.value.pieces;
     if (!watched.value) return run.value.drafted;
     const { before } = watched.value;
-    const changed = shapePartly(plan, watched.value, run.value.frame, share.value).filter((p) => !before.includes(p));
+    const changed = shapePartly(plan, watched.value, run.value.environment, share.value).filter((p) => !before.includes(p));
     return changed.length > 0 ? changed : ghosts.value.length > 0 ? ghosts.value : before;
   });
   const go = (to: number): void => {

@@ -6,7 +6,7 @@ import { computed, type ComputedRef, type ShallowRef, shallowRef } from "vue";
 import { changesOf, changesTo } from "./text-changes.js";
 
 /** How much can be taken back. */
-export interface Depth {
+interface Depth {
   readonly undo: number;
   readonly redo: number;
 }

@@ -16,7 +16,7 @@ export interface HelpSection {
 const ORDER = ["README", "verbs", "lines", "shaping", "checks", "words"];
 
 /** Cuts a page into its sections at the second headings. */
-export function sectionsOf(page: string, text: string, drawn: Readonly<Record<string, string>>): HelpSection[] {
+function sectionsOf(page: string, text: string, drawn: Readonly<Record<string, string>>): HelpSection[] {
   return text
     .split(/^## /m)
     .slice(1)

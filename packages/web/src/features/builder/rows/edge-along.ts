@@ -6,12 +6,12 @@ export type PieceEdge = NonNullable<Piece["edges"]>[number];
 export type AlongItem = PieceEdge["along"][number];
 
 /** Where an item of an edge begins and ends on this body (mm of its board); nothing where it is not drawn. */
-function endsOf({ scope }: Plan, { frame }: Run, item: AlongItem): readonly [Point, Point] | undefined {
+function endsOf({ scope }: Plan, { environment }: Run, item: AlongItem): readonly [Point, Point] | undefined {
   if ("point" in item) {
-    const at = frame.points[scope.points.get(item.point) ?? -1];
+    const at = environment.points[scope.points.get(item.point) ?? -1];
     return at && [at, at];
   }
-  const path = frame.paths[scope.paths.get(item.path) ?? -1];
+  const path = environment.paths[scope.paths.get(item.path) ?? -1];
   if (!path) return undefined;
   const ends = [startOf(path), endOf(path)] as const;
   return item.reversed ? [ends[1], ends[0]] : ends;

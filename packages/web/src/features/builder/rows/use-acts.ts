@@ -214,7 +214,7 @@ export function nameOf(statement: Statement): Named | undefined {
 }
 
 /** A statement in a word or two, to be named in a sentence. */
-export function shortName(statement: Statement | undefined): string {
+function shortName(statement: Statement | undefined): string {
   if (!statement) return "it";
   const named = nameOf(statement);
   if (named) return statement.is === "point" ? named.name : named.name.replace(/_/g, " ");

@@ -11,7 +11,7 @@ export function completionsAt(before: string, loaded: LoadedSystem): Completion[
 }
 
 /** What a formula or a slot may name: points, figures, lines and functions. */
-export function namesOf(loaded: LoadedSystem): Completion[] {
+function namesOf(loaded: LoadedSystem): Completion[] {
   const { scope } = loaded.plan;
   return [
     ...[...scope.points.keys()].map((id) => ({ label: /^\d/.test(id) ? `#${id}` : id, type: "variable" })),

@@ -2,7 +2,7 @@ import type { HandIn } from "@lodrin/contract";
 import { type Camera, homographyOf, type Point, toPaper } from "@lodrin/core";
 
 /** What is said of a marked point. */
-export interface MarkVerdict {
+interface MarkVerdict {
   readonly verdict: "sure" | "right" | "off";
   readonly says: string;
 }

@@ -1,27 +1,31 @@
 import { evaluated } from "../formula/evaluated.js";
-import { type Frame, ONE_SLOT } from "../formula/scope.js";
+import { type Environment, ONE_SLOT } from "../formula/scope.js";
 import type { Plan, PlannedMeasure, PlannedSetting } from "../plan/plan.js";
 import type { Inputs } from "./inputs.js";
 
-/** A frame with nothing on it yet. */
-export function emptyFrame({ scope }: Plan): Frame {
+/** An environment with nothing on it yet. */
+export function emptyEnvironment({ scope }: Plan): Environment {
   const slots = new Array<number>(scope.slotCount).fill(Number.NaN);
   slots[ONE_SLOT] = 1;
   return { slots, points: new Array<undefined>(scope.points.size), paths: new Array<undefined>(scope.pathCount) };
 }
 
-/** A frame that may be drawn into without touching the first. */
-export const copyOf = ({ slots, points, paths }: Frame): Frame => ({ slots: slots.slice(), points: points.slice(), paths: paths.slice() });
+/** An environment that may be drawn into without touching the first. */
+export const copyOf = ({ slots, points, paths }: Environment): Environment => ({
+  slots: slots.slice(),
+  points: points.slice(),
+  paths: paths.slice(),
+});
 
 /** Puts measurements, settings and choices into their slots; returns the measurements still needed. */
-export function fillSlots(plan: Plan, inputs: Inputs, frame: Frame): string[] {
-  const { slots } = frame;
+export function fillSlots(plan: Plan, inputs: Inputs, environment: Environment): string[] {
+  const { slots } = environment;
   for (const m of plan.measures) slots[m.slot] = inputs.values.get(m.key) ?? Number.NaN;
   for (const c of plan.choices) slots[c.wordSlot] = inputs.words.get(c.key) ?? 0;
   for (const s of plan.settings) fillSetting(s, inputs, slots);
   for (const m of plan.measures)
-    if (m.fallback && Number.isNaN(slots[m.slot] as number)) slots[m.slot] = evaluated(m.fallback.typed, frame);
-  return plan.measures.filter((m) => !Number.isFinite(slots[m.slot] as number) && asked(m, frame)).map((m) => m.key);
+    if (m.fallback && Number.isNaN(slots[m.slot] as number)) slots[m.slot] = evaluated(m.fallback.typed, environment);
+  return plan.measures.filter((m) => !Number.isFinite(slots[m.slot] as number) && asked(m, environment)).map((m) => m.key);
 }
 
 function fillSetting(s: PlannedSetting, inputs: Inputs, slots: number[]): void {
@@ -32,4 +36,5 @@ function fillSetting(s: PlannedSetting, inputs: Inputs, slots: number[]): void {
 }
 
 /** True when the draft cannot do without this measurement, with the choices as they stand. */
-const asked = (m: PlannedMeasure, frame: Frame): boolean => !m.source.checkOnly && (!m.when || evaluated(m.when, frame) !== 0);
+const asked = (m: PlannedMeasure, environment: Environment): boolean =>
+  !m.source.checkOnly && (!m.when || evaluated(m.when, environment) !== 0);
