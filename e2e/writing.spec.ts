@@ -82,7 +82,10 @@ for (const [slug, text, points] of [
       const body = sampleBody(theirs.plan, share);
       const [a, b] = [run(mine.plan, body), run(theirs.plan, body)];
       for (const id of names) {
-        const [p, q] = [a.environment.points[mine.plan.scope.points.get(id) ?? -1], b.environment.points[theirs.plan.scope.points.get(id) ?? -1]];
+        const [p, q] = [
+          a.environment.points[mine.plan.scope.points.get(id) ?? -1],
+          b.environment.points[theirs.plan.scope.points.get(id) ?? -1],
+        ];
         expect(Math.hypot((p?.x ?? NaN) - (q?.x ?? 0), (p?.y ?? NaN) - (q?.y ?? 0)), `${id} at ${share}`).toBeLessThan(1e-6);
       }
     }

@@ -1,5 +1,5 @@
 import type { Share } from "./grammar/figures.js";
-import type { Amount, Direction, Heading, Line, Manner, Spot } from "./meaning.js";
+import type { Amount, Direction, Hand, Heading, Line, Manner, Spot } from "./meaning.js";
 import type { Sheet } from "./sheet/sheet.js";
 
 /** One part of what a sentence says, whatever its place in the sentence. */
@@ -21,6 +21,7 @@ export type Item =
   | { readonly is: "share"; readonly share: Share }
   | { readonly is: "name"; readonly names: readonly string[] }
   | { readonly is: "side"; readonly side: Direction }
+  | { readonly is: "hand"; readonly hand: Hand; readonly facing: string }
   | { readonly is: "both" }
   | {
       readonly is: "if";

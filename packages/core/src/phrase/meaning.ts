@@ -42,6 +42,8 @@ export interface Line {
 }
 
 export type Direction = "up" | "down" | "in" | "out";
+/** A side of a line for somebody who walks along it. */
+export type Hand = "left" | "right";
 /** `level` and `plumb` say the line but not the side. */
 export type Heading = Direction | "level" | "plumb" | "back";
 

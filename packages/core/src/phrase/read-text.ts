@@ -187,7 +187,7 @@ function measurementsOf(line: string, said: string, loaded: LoadedSystem, librar
     )
     .filter(Boolean);
   const known = names.map((name) => measurementCalled(name));
-  const has = new Set(loaded.read.system.statements.flatMap((s) => (s.is === "measure" ? [s.key] : [])));
+  const has = new Set(loaded.plan.system.statements.flatMap((s) => (s.is === "measure" ? [s.key] : [])));
   if (known.every((measure) => measure === undefined)) return undefined;
   const unit = loaded.read.system.unit;
   const missing = names.filter((_, i) => known[i] === undefined);

@@ -5,7 +5,7 @@ import type { PointStep, Statement } from "../system/model.js";
 import { blockHolding } from "../system/notation/read.js";
 import { pointText } from "../verb/form.js";
 import { draftsOf } from "../run/sample-drafts.js";
-import { groundOf } from "./ground/ground.js";
+import { groundAbove } from "./ground/ground.js";
 import { RATHER_ASKED } from "./read-sentence.js";
 import { understand } from "./understand.js";
 
@@ -45,8 +45,7 @@ function verdictAt(loaded: LoadedSystem, library: Library, index: number, statem
 }
 
 function verdictOf(loaded: LoadedSystem, library: Library, index: number, statement: PointStep, board: string): SentenceVerdict {
-  const above = { ...loaded.read, system: { ...loaded.read.system, statements: loaded.read.system.statements.slice(0, index) } };
-  const { understood, unclear } = understand(statement.text ?? "", groundOf({ plan: loaded.plan, read: above }, board));
+  const { understood, unclear } = understand(statement.text ?? "", groundAbove(loaded, statement, board));
   const [meant] = understood;
   const [open] = unclear;
   if (open?.unclear.status === "ask" && (!meant || open.cost < meant.cost - RATHER_ASKED)) return { verdict: "asked" };

@@ -1,7 +1,8 @@
 import { pointText } from "../../verb/form.js";
 import { act, type Act } from "../clause.js";
+import { DEGREES } from "../grammar/figures.js";
 import { AMOUNT, LINE, PLACED, SPOT } from "../grammar/main-rules.js";
-import { on, p, saying } from "../grammar/rules.js";
+import { on, p, saying, wordsRow } from "../grammar/rules.js";
 import type { Amount, Direction, Line, Spot } from "../meaning.js";
 import { ask } from "../sheet/unclear.js";
 import { laidOff } from "./laid-off.js";
@@ -96,8 +97,22 @@ const PARALLEL = saying<Act>("parallel").said(
 /** A point of another board, traced through. */
 const TRACE = saying<Act>("trace a point").said(
   on(p`(trace|prick through|copy|transfer) ${PLACED}`, ([id]) => traced(id)),
+  on(
+    p`(is|lies|is on|at|lies on|stands at)? (same place as|same point as|same spot as|place of|where) ${PLACED} (is|lies)?`,
+    ([id]) => lyingOn(id),
+    0.2,
+  ),
   on(p`(trace|copy|transfer) ${PLACED} (from|of|off) (front|back|sleeve|other board|other sheet|first sheet)`, ([id]) => traced(id)),
 );
+/** A point in the place of another, on its own board too. */
+function lyingOn(id: string | undefined): Act | undefined {
+  if (id === undefined) return undefined;
+  return act(`trace ${id}`, (bag, sheet) => {
+    only(bag, { board: 1 });
+    return sheet.place(`trace ${pointText(id)}`, bag.first("board")?.board ?? sheet.board, nameOf(bag));
+  });
+}
+
 function traced(id: string | undefined): Act | undefined {
   if (id === undefined) return undefined;
   return act(`trace ${id}`, (bag, sheet) => {
@@ -108,4 +123,35 @@ function traced(id: string | undefined): Act | undefined {
   });
 }
 
-export const COPIES = [MIRROR, PARALLEL, TRACE];
+const ANGLE_NAME = wordsRow<string>("angle by name", 4, (words, { angles }) => angles.get(words));
+/** An angle: in degrees, or by the name of a figure that is one. */
+const ANGLE = saying<string>("angle").said(
+  on(p`${DEGREES}`, ([degrees]) => (degrees === undefined ? undefined : `${degrees}°`)),
+  on(p`${ANGLE_NAME}`, ([key]) => key),
+);
+const TURNED_WAY = saying<1 | -1>("way of turning").said(
+  on(p`(clockwise)`, () => 1 as const),
+  on(p`(anticlockwise|counterclockwise|counter-clockwise|anti-clockwise|other way|other way round)`, () => -1 as const),
+);
+
+/** A point turned about another by an angle, as its part of the paper is. */
+const TURN = saying<Act>("turn a point").said(
+  on(
+    p`(turn|rotate|pivot|swing) ${PLACED} (about|around|round|on) ${PLACED} (by|through) ${ANGLE} ,? ${TURNED_WAY}?`,
+    ([id, centre, angle, way]) => turned(id, centre, angle, way),
+  ),
+  on(
+    p`${PLACED} (turned|rotated|swung|pivoted) (about|around|round|on) ${PLACED} (by|through) ${ANGLE} ,? ${TURNED_WAY}?`,
+    ([id, centre, angle, way]) => turned(id, centre, angle, way),
+  ),
+);
+function turned(id: string | undefined, centre: string | undefined, angle: string | undefined, way: 1 | -1 | undefined): Act | undefined {
+  if (id === undefined || centre === undefined || angle === undefined) return undefined;
+  return act(`turn ${id}`, (bag, sheet) => {
+    only(bag);
+    const board = sheet.ground.points.get(id)?.board ?? sheet.board;
+    return sheet.place(`turn ${pointText(id)} about ${pointText(centre)} by ${way === -1 ? "-" : ""}${angle}`, board, nameOf(bag));
+  });
+}
+
+export const COPIES = [MIRROR, PARALLEL, TRACE, TURN];

@@ -5,9 +5,9 @@ import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, p, saying } from "../grammar/rules.js";
 import type { Amount, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
-import { ask } from "../sheet/unclear.js";
+import { ask, NOT_SO } from "../sheet/unclear.js";
 import { laidOff } from "./laid-off.js";
-import { fromPlaceAndLine, nameOf, only, oneAmount, headingOf, sideOf, straightOf } from "./said.js";
+import { fromPlaceAndLine, handOn, nameOf, onLine, only, oneAmount, headingOf, sideOf, straightOf } from "./said.js";
 
 const MEETS = saying<true>("meets").said(on(p`(cuts|crosses|meets|meet|cross|cut|hits|touches|intersects|intersect)`, () => true));
 
@@ -73,6 +73,17 @@ const LEVELLED = saying<Act>("on a level").said(
     atDepth(line, amount, spot, "-"),
   ),
   on(p`(on)? ${LINE} ,? ${AMOUNT} (below|under) level of ${SPOT}`, ([line, amount, spot]) => atDepth(line, amount, spot, "+"), 0.2),
+  // Below a point of the line itself, or on a curve, it is as likely along it.
+  on(
+    p`on ${LINE} ,? ${AMOUNT} (below|under) ${SPOT}`,
+    ([line, amount, spot]) => (line?.straight ? atDepth(line, amount, spot, "+", true) : undefined),
+    0.2,
+  ),
+  on(
+    p`on ${LINE} ,? ${AMOUNT} (out from|out of|outside) (upright through|upright of)? ${SPOT}`,
+    ([line, amount, spot]) => atWidth(line, amount, spot),
+    0.2,
+  ),
   on(p`(where|on)? ${LINE} (is|lies|,)? (level with|on level of|at level of|as low as|as high as) ${SPOT}`, ([line, spot]) =>
     line && spot
       ? act(`level ${line.text}`, (bag, sheet) => {
@@ -85,12 +96,19 @@ const LEVELLED = saying<Act>("on a level").said(
   ),
 );
 
-function atDepth(line: Line | undefined, amount: Amount | undefined, spot: Spot | undefined, sign: "+" | "-"): Act | undefined {
+function atDepth(
+  line: Line | undefined,
+  amount: Amount | undefined,
+  spot: Spot | undefined,
+  sign: "+" | "-",
+  besides = false,
+): Act | undefined {
   if (!line || !amount || !spot) return undefined;
   return act(`on ${line.text} ${amount.formula}`, (bag, sheet) => {
     only(bag);
     const [at, id] = sheet.spot(spot);
     const [then, text] = at.line(line);
+    if (besides && onLine(id, line, then)) throw NOT_SO;
     const by = laidOff(amount, then);
     const here = then.at(id);
     const depth =
@@ -103,10 +121,24 @@ function atDepth(line: Line | undefined, amount: Amount | undefined, spot: Spot 
   });
 }
 
+/** The place of a line so far out from the upright through a point. */
+function atWidth(line: Line | undefined, amount: Amount | undefined, spot: Spot | undefined): Act | undefined {
+  if (!line || !amount || !spot) return undefined;
+  return act(`on ${line.text} ${amount.formula} out`, (bag, sheet) => {
+    only(bag);
+    const [at, id] = sheet.spot(spot);
+    const [then, text] = at.line(line);
+    const by = laidOff(amount, then);
+    const here = then.at(id);
+    const width = here && Math.abs(here.x) < 1e-6 ? by.formula : `out(${id}) + ${by.formula}`;
+    return then.place(`on ${text} at ${width} out`, line.board, nameOf(bag)).measuring(by);
+  });
+}
+
 /** Square off a line at a point of it. */
 const off = (line: Line | undefined, spot: Spot | undefined): Act =>
   act(`off ${line?.text ?? ""}`, (bag, sheet) => {
-    only(bag, { amount: 1, heading: 2, at: 1, from: 1, spot: 1, on: 1 });
+    only(bag, { amount: 1, heading: 2, hand: 1, at: 1, from: 1, spot: 1, on: 1 });
     const start = spot ?? bag.first("at")?.spot ?? bag.first("from")?.spot ?? bag.first("spot")?.spot;
     if (!start) throw ask("At which point?");
     const along = line ?? bag.first("on")?.line ?? lineThrough(start, sheet);
@@ -115,7 +147,8 @@ const off = (line: Line | undefined, spot: Spot | undefined): Act =>
     const [then, text] = at.line(along);
     const amount = oneAmount(bag, then);
     if (!amount) throw ask("How far?");
-    const way = sideOf(headingOf(bag));
+    const hand = bag.first("hand");
+    const way = hand ? handOn(along, hand) : sideOf(headingOf(bag));
     if (way === undefined) throw ask("To which side?");
     return then.place(`off ${straightOf(along, text)} at ${id}, ${amount.formula} ${way}`, then.boardOf(id), nameOf(bag)).measuring(amount);
   });

@@ -1,7 +1,7 @@
 import { pointText } from "../../verb/form.js";
 import { listOf } from "../chart/pattern.js";
 import { AMOUNT, LINE, PLACED, SPOT } from "../grammar/main-rules.js";
-import { on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
+import { NO_NAME, on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
 import { type Amount, type Direction, type Line, type Manner, sharedEnd, type Spot } from "../meaning.js";
 import type { Bag } from "../clause.js";
 import { keyOf, type Sheet } from "../sheet/sheet.js";
@@ -236,7 +236,9 @@ const CALLED_LINE = wordsRow<string>(
   "name of a line",
   3,
   (words) =>
-    /^[a-z ]+$/.test(words) && !/\b(?:line|a|from|through|to|straight|join|new|it|lines|down|up|out|in|across|half|by|of)\b/.test(words)
+    /^[a-z ]+$/.test(words) &&
+    !NO_NAME.test(words) &&
+    !/\b(?:line|a|from|through|to|straight|join|new|it|lines|down|up|out|in|across|half|by|of)\b/.test(words)
       ? words
       : undefined,
   0.6,

@@ -9,7 +9,7 @@ import { ask, NOT_SO } from "../sheet/unclear.js";
 import { alongBy, alongShare } from "./along.js";
 import { chosen } from "./choosing.js";
 import { laidOff } from "./laid-off.js";
-import { onLine, straightOf } from "./said.js";
+import { handOn, onLine, straightOf } from "./said.js";
 
 /** What a clause says of one point, or of some: in any order, each part at most as often as it can be meant. */
 interface Said {
@@ -39,6 +39,7 @@ interface Said {
 
 const MOST = {
   heading: 3,
+  hand: 1,
   amount: 2,
   from: 1,
   fromLine: 1,
@@ -72,7 +73,8 @@ export function placing(bag: Bag, from: Sheet): Sheet {
 
 /** What is placed by a line: along it, beside it, or where it is met. */
 function byLines(said: Said, bag: Bag): Sheet | undefined {
-  if (said.fromLine) return besideLine(said, said.fromLine);
+  if (said.fromLine) return besideLine(said, said.fromLine, bag);
+  if (bag.first("hand")) throw NOT_SO;
   if (said.both) return onBothSides(said);
   if (said.share) return byShare(said, said.share);
   if (said.line) return alongLine(said, said.line);
@@ -182,13 +184,13 @@ function onNamedLevel({ start, headings, lineWay, sheet, place }: Said, amount: 
 }
 
 /** From where a line is met: along another from their meeting, or square off it at a point. */
-function besideLine(said: Said, of: Line): Sheet {
+function besideLine(said: Said, of: Line, bag: Bag): Sheet {
   const { amounts, until, toward, chain, share, both, line, start, starts } = said;
   const [amount, more] = amounts;
   if (!amount || more || until || toward || chain || share || both || starts > 1) throw NOT_SO;
-  if (line && !start) return fromMeeting(said, line, of, amount);
+  if (line && !start && !bag.first("hand")) return fromMeeting(said, line, of, amount);
   if (line || !start) throw NOT_SO;
-  return squareOff(said, start, of, amount);
+  return squareOff(said, start, of, amount, bag.first("hand"));
 }
 
 function fromMeeting({ headings, lineWay, back, sheet, place }: Said, line: Line, of: Line, amount: Amount): Sheet {
@@ -198,12 +200,12 @@ function fromMeeting({ headings, lineWay, back, sheet, place }: Said, line: Line
   return place(at, rule, line.board).measuring(laidOff(amount, sheet));
 }
 
-function squareOff({ headings, sheet, place }: Said, start: Spot, of: Line, amount: Amount): Sheet {
+function squareOff({ headings, sheet, place }: Said, start: Spot, of: Line, amount: Amount, hand?: Parameters<typeof handOn>[1]): Sheet {
   const [at, id] = sheet.spot(start);
   const [then, text] = at.line(of);
   if (!onLine(id, of, then)) throw ask(`${id.replace("#", "")} is not on that line. Square off which point of it?`);
   const by = laidOff(amount, then);
-  const way = headings.find((h) => h === "up" || h === "down" || h === "in" || h === "out");
+  const way = hand ? handOn(of, hand) : headings.find((h) => h === "up" || h === "down" || h === "in" || h === "out");
   if (way === undefined) throw ask("To which side?");
   return place(then, `off ${straightOf(of, text)} at ${id}, ${by.formula} ${way}`, then.boardOf(id)).measuring(by);
 }

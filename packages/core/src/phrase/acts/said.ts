@@ -1,8 +1,8 @@
 import { pointText } from "../../verb/form.js";
 import { act, type Act, type Bag } from "../clause.js";
-import type { Amount, Direction, Heading, Line, Spot } from "../meaning.js";
+import type { Amount, Direction, Hand, Heading, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
-import { NOT_SO, refuse } from "../sheet/unclear.js";
+import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
 import { laidOff } from "./laid-off.js";
 
 export const nameOf = (bag: Bag): string | undefined => {
@@ -22,6 +22,13 @@ export const headingOf = (bag: Bag): Heading | undefined => {
   const ways = [...new Set(bag.all("heading").map(({ way }) => way))].filter((w) => w !== "back");
   return ways.find((w) => w !== "level" && w !== "plumb") ?? ways[0];
 };
+/** The side of a line for who faces one of its ends. */
+export function handOn({ ends }: Line, { hand, facing }: { readonly hand: Hand; readonly facing: string }): Hand {
+  if (facing === ends?.[1]) return hand;
+  if (facing === ends?.[0]) return hand === "left" ? "right" : "left";
+  throw ask("Facing which end of the line?");
+}
+
 export const sideOf = (heading: Heading | undefined): Direction | undefined =>
   heading === undefined || heading === "level" || heading === "plumb" || heading === "back" ? undefined : heading;
 

@@ -5,7 +5,7 @@ import { listOf } from "../chart/pattern.js";
 import { act, type Act } from "../clause.js";
 import { COUNT } from "../grammar/figures.js";
 import { LINE, SPOT } from "../grammar/main-rules.js";
-import { on, p, saying, wordsRow } from "../grammar/rules.js";
+import { NO_NAME, on, p, saying, wordsRow } from "../grammar/rules.js";
 import type { KnownLine } from "../ground/ground.js";
 import type { Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
@@ -62,7 +62,9 @@ const PIECE_TITLE = wordsRow<string>(
   "title of a piece",
   3,
   (words) =>
-    /^[a-z]+(?: [a-z]+){0,2}$/.test(words) && !/\b(?:off|trace|line|from|to|a|cut|check|side|armhole|curve)\b/.test(words)
+    /^[a-z]+(?: [a-z]+){0,2}$/.test(words) &&
+    !NO_NAME.test(words) &&
+    !/\b(?:off|trace|line|from|to|a|cut|check|side|armhole|curve)\b/.test(words)
       ? words
       : undefined,
   0.2,

@@ -4,7 +4,7 @@ import { WHICH } from "../acts/swinging.js";
 import { MANNER } from "../acts/drawing.js";
 import type { Item } from "../clause.js";
 import type { Ground } from "../ground/ground.js";
-import type { Amount, Direction, Heading } from "../meaning.js";
+import type { Amount, Direction, Hand, Heading } from "../meaning.js";
 import { AMOUNTS as AMOUNT } from "./amounts.js";
 import { LINES as LINE } from "./lines.js";
 import { DESCRIBES, DESCRIPTION, midway, SPOTS as SPOT } from "./spots.js";
@@ -22,6 +22,8 @@ const GO = oneOf<true>(
       .map((word) => [word, true as const]),
   ),
 );
+
+const HAND = oneOf<Hand>("hand", { left: "left", right: "right", "left-hand": "left", "right-hand": "right" });
 
 const HEADING_WORDS: Readonly<Record<string, Heading>> = {
   up: "up",
@@ -412,6 +414,10 @@ export const ITEM = saying<Item>("part of a sentence").said(
     name === undefined || id === undefined ? undefined : { is: "pair", from: { id }, name },
   ),
   on(p`${HEADING}`, ([way]) => way && { is: "heading", way }),
+  on(
+    p`(to|on|at|toward|towards)? ${HAND} (hand|hand side|side)? ,? (when|while|as you|as you are|if you)? (facing|face|looking to|looking toward|looking towards|look to|going to|go to|walking to|walk to) ${PLACED}`,
+    ([hand, facing]) => (hand && facing !== undefined ? { is: "hand", hand, facing } : undefined),
+  ),
   {
     // A bare number that the next point could have is hardly a length, nor is a whole girth.
     starts: (chart, at) =>

@@ -80,6 +80,8 @@ export interface Ground {
   readonly points: ReadonlyMap<string, KnownPoint>;
   readonly lines: readonly KnownLine[];
   readonly figures: readonly KnownFigure[];
+  /** Angles by what they are called. */
+  readonly angles: ReadonlyMap<string, string>;
   readonly darts: readonly KnownDart[];
   readonly pieces: readonly KnownPiece[];
   readonly keys: ReadonlySet<string>;
@@ -92,22 +94,27 @@ export interface Ground {
 
 const smallWords = (text: string): string => wordsOfName(inWords(text));
 
-const known = new WeakMap<LoadedSystem["read"], Map<string | undefined, Ground>>();
+const known = new WeakMap<Plan, Map<string | undefined, Ground>>();
 
 /** What is known of a system, worked out once; `board` is the one that is being drawn, the first when it is not said. */
-export function groundOf(loaded: Pick<LoadedSystem, "plan" | "read">, board?: string): Ground {
-  let grounds = known.get(loaded.read);
-  if (!grounds) known.set(loaded.read, (grounds = new Map()));
+export function groundOf({ plan }: Pick<LoadedSystem, "plan">, board?: string): Ground {
+  let grounds = known.get(plan);
+  if (!grounds) known.set(plan, (grounds = new Map()));
   let ground = grounds.get(board);
-  if (!ground) grounds.set(board, (ground = gatheredFrom(loaded, board)));
+  if (!ground) grounds.set(board, (ground = gatheredFrom(plan, plan.system.statements, board)));
   return ground;
 }
 
-function gatheredFrom({ plan, read }: Pick<LoadedSystem, "plan" | "read">, board: string | undefined): Ground {
-  const { statements } = read.system;
+/** What is known where a statement stands: what is above it, in the system and in those it builds on. */
+export function groundAbove({ plan }: Pick<LoadedSystem, "plan">, statement: Statement, board?: string): Ground {
+  const { statements } = plan.system;
+  return gatheredFrom(plan, statements.slice(0, statements.indexOf(statement)), board);
+}
+
+function gatheredFrom(plan: Plan, statements: readonly Statement[], board: string | undefined): Ground {
   const gathered = new Gathered(plan);
   for (const statement of statements) gathered.add(statement);
-  const { boards, points, lines, figures, darts, pieces, keys, neighbours, paths } = gathered;
+  const { boards, points, lines, figures, angles, darts, pieces, keys, neighbours, paths } = gathered;
   return {
     unit: plan.system.unit,
     boards,
@@ -115,6 +122,7 @@ function gatheredFrom({ plan, read }: Pick<LoadedSystem, "plan" | "read">, board
     points,
     lines,
     figures,
+    angles,
     darts: darts.map((dart) => ({ ...dart, piece: pieces.find((piece) => piece.edges.some((e) => e.along.includes(dart.key)))?.key })),
     pieces,
     keys,
@@ -130,6 +138,7 @@ class Gathered {
   readonly points = new Map<string, KnownPoint>();
   readonly lines: KnownLine[] = [];
   readonly figures: KnownFigure[] = [];
+  readonly angles = new Map<string, string>();
   readonly darts: KnownDart[] = [];
   readonly pieces: KnownPiece[] = [];
   readonly keys = new Set<string>();
@@ -157,12 +166,14 @@ class Gathered {
       case "measure":
       case "set":
       case "value":
-        this.figures.push({
-          key: statement.key,
-          words: smallWords(statement.key),
-          girth: statement.kind === "girth",
-          length: statement.kind !== "number",
-        });
+        if (statement.kind === "angle") this.angles.set(smallWords(statement.key), statement.key);
+        else
+          this.figures.push({
+            key: statement.key,
+            words: smallWords(statement.key),
+            girth: statement.kind === "girth",
+            length: statement.kind !== "number",
+          });
         break;
       case "point":
         this.addPoint(statement);

@@ -1,0 +1,140 @@
+import type { HomeUnit } from "../../quantity/units.js";
+import type { PathStep, PointStep, Statement } from "../../system/model.js";
+import { sayAmount } from "./amount.js";
+
+/**
+ * A step as a teacher says it, with the points, lines and figures of its rule: the reverse of reading; `origin` is the point at which
+ * its board begins. Undefined for what is not said in one sentence.
+ *
+ * @example sayStep({ is: "point", id: "2", verb: "down", form: 0, args: { distance: "3", from: "1" } }, "in") // "Square down from 1, 3 inches."
+ */
+export function sayStep(statement: Statement, unit: HomeUnit, origin?: string): string | undefined {
+  const said = statement.is === "point" ? sayPoint(statement, unit, origin) : statement.is === "path" ? sayPath(statement) : undefined;
+  return said === undefined ? undefined : `${said}.`;
+}
+
+/** What a rule's blanks hold, in words; each undefined where it is not sayable. */
+interface Spoken {
+  readonly point: (name: string) => string | undefined;
+  readonly line: (name: string) => string | undefined;
+  readonly amount: (name: string) => string | undefined;
+  readonly plain: (name: string) => string;
+  /** The point at which the board begins: depths and widths are counted from it. */
+  readonly origin: string | undefined;
+  readonly share: (name: string) => string | undefined;
+}
+
+type Say = (spoken: Spoken, form: number) => (string | undefined)[];
+
+const squared =
+  (way: string): Say =>
+  ({ point, line, amount }, form) =>
+    form === 0 ? [`Square ${way} from`, point("from"), ",", amount("distance")] : [`Square ${way} from`, point("from"), "to", line("to")];
+
+const OFF = ["left", "right", "in", "out", "up", "down"];
+
+const POINTS: Readonly<Record<string, Say>> = {
+  down: squared("down"),
+  up: squared("up"),
+  out: squared("out"),
+  in: squared("in"),
+  across: ({ point, line }) => ["Square across from", point("from"), "to", line("to")],
+  midway: ({ point }) => ["Halfway between", point("a"), "and", point("b")],
+  part: ({ point, share }) => [share("share"), "of the way from", point("from"), "to", point("to")],
+  toward: ({ point, amount }) => ["From", point("from"), "towards", point("to"), ",", amount("distance")],
+  along: ({ point, line, amount, plain, share }, form) => {
+    if (form === 1) return [share("share"), "of the way along", line("path")];
+    if (form === 2) return ["From", point("from"), "back along", line("line"), ",", amount("distance")];
+    // At the end of a straight line the way on is beyond it.
+    const past = endsOf(plain("line"))?.[1] === point("from");
+    return past
+      ? ["Continue", line("line"), "past", point("from"), ",", amount("distance")]
+      : ["From", point("from"), "along", line("line"), ",", amount("distance")];
+  },
+  on: ({ line, amount, origin }, form) =>
+    form === 0
+      ? ["On", line("line"), ",", amount("down"), "below the level of", origin]
+      : ["On", line("line"), ",", amount("out"), "out from the upright through", origin],
+  off: ({ point, line, amount, plain }, form) => {
+    const far = endsOf(plain("line"))?.[1];
+    const side = form > 1 ? OFF[form] : far === undefined ? undefined : `to the ${OFF[form] ?? ""} hand facing ${far}`;
+    return ["From", point("at"), "square to", line("line"), ",", amount("distance"), side];
+  },
+  square: ({ point, line }) => ["Square from", point("from"), "to", line("line")],
+  cross: ({ line, point }, form) => {
+    const crossing = ["Where", line("first"), "crosses", line("second")];
+    return form === 5 ? crossing : form === 0 ? [...crossing, ", nearest to", point("near")] : [undefined];
+  },
+  swing: ({ amount, point, line }, form) =>
+    form === 5 ? ["Swing", amount("distance"), "from", point("from"), "to", line("line")] : [undefined],
+  turn: ({ point, plain }, form) => {
+    const angle = /^(-?)([a-z][a-z0-9_]*)$/.exec(plain("angle"));
+    const other = angle?.[1] === "-" ? ", the other way" : "";
+    return form === 0 && angle
+      ? ["Turn", point("point"), "about", point("centre"), `by the ${(angle[2] ?? "").replace(/_/g, " ")}${other}`]
+      : [undefined];
+  },
+  mirror: ({ point, line }) => ["Mirror", point("point"), "over", line("line")],
+  move: ({ point, amount }) => ["From", point("point"), ", out", amount("out"), "and down", amount("down")],
+  trace: ({ point }) => ["The same place as", point("point")],
+};
+
+const SHARE_WORDS: Readonly<Record<string, string>> = {
+  "1/2": "Half",
+  "0.5": "Half",
+  "1/3": "A third",
+  "2/3": "Two thirds",
+  "1/4": "A quarter",
+  "3/4": "Three quarters",
+  "1/5": "A fifth",
+  "1/8": "An eighth",
+};
+
+function sayPoint({ verb, form, args }: PointStep, unit: HomeUnit, origin: string | undefined): string | undefined {
+  const say = POINTS[verb];
+  if (!say) return undefined;
+  const plain = (name: string): string => args[name] ?? "";
+  return sentence(
+    say(
+      {
+        plain,
+        origin,
+        share: (name) => SHARE_WORDS[plain(name)],
+        point: (name) => /^#?[A-Z]*\d+[a-z]?$/.exec(plain(name))?.[0].replace("#", ""),
+        line: (name) => sayLine(plain(name)),
+        amount: (name) => sayAmount(plain(name), unit),
+      },
+      form,
+    ),
+  );
+}
+
+/** The parts as one sentence; undefined when one of them is not sayable. */
+function sentence(parts: readonly (string | undefined)[]): string | undefined {
+  return parts.includes(undefined) ? undefined : parts.join(" ").replace(/ ,/g, ",");
+}
+
+/** The ends of a line that is named by them. */
+function endsOf(line: string): readonly [string, string] | undefined {
+  const found = /^#?([A-Z]*\d+[a-z]?)\s*-\s*#?([A-Z]*\d+[a-z]?)$/.exec(line);
+  return found ? [found[1] ?? "", found[2] ?? ""] : undefined;
+}
+
+/** A line as it is said: by its ends, by the level or upright of a point, or by its name. */
+function sayLine(line: string): string | undefined {
+  const ends = endsOf(line);
+  if (ends) return `the line ${ends.join("-")}`;
+  const ray = /^line (across|up|down|in|out|left|right) from #?([A-Z]*\d+[a-z]?)$/.exec(line);
+  if (ray) return ray[1] === "across" ? `the level of ${ray[2] ?? ""}` : `the line straight ${ray[1] ?? ""} from ${ray[2] ?? ""}`;
+  return /^[a-z][a-z0-9_]*$/.test(line) ? `the ${line.replace(/_/g, " ")}` : undefined;
+}
+
+function sayPath({ type, key, through, leaving, arriving, fullness }: PathStep): string | undefined {
+  if (leaving !== undefined || arriving !== undefined || fullness !== undefined || through.length < 2) return undefined;
+  const [first, ...rest] = through.map((id) => id.replace("#", ""));
+  const name = key.replace(/_/g, " ");
+  const last = rest.pop();
+  if (type === "line") return `Join ${[first, ...rest].join(", ")}${rest.length > 0 ? " and" : " to"} ${last ?? ""}: the ${name}`;
+  if (type !== "curve") return undefined;
+  return `Draw the ${name} as a curve from ${first ?? ""}${rest.length > 0 ? ` through ${rest.join(", ")}` : ""} to ${last ?? ""}`;
+}
