@@ -104,7 +104,7 @@ for (const [on, viewport] of [
       await page.keyboard.press("Home");
       await expect(page.getByText("1 / 53")).toBeVisible();
       for (let i = 0; i < 3; i++) await page.keyboard.press("ArrowRight");
-      await expect(current).toContainText("Down from 1 the scye depth and its ease");
+      await expect(current).toContainText("Down from 1 the scye depth plus the scye ease");
       await page.keyboard.press("ArrowRight");
       await page.keyboard.press("ArrowLeft");
       await expect(current).toContainText("scye depth + scye ease");

@@ -14,6 +14,8 @@ export type { Taken } from "./phrase/taken-for.js";
 export { readText, type TextReading } from "./phrase/read-text.js";
 export { type LineToMend, linesToMend, takeMends } from "./phrase/mends.js";
 export { sentenceFindings } from "./phrase/sentence-findings.js";
+export { keepSaid } from "./phrase/say/keep-said.js";
+export { sentenceFor } from "./phrase/say/sentence-for.js";
 export { kindOfMeaning, quickReading, type QuickReading } from "./phrase/quick.js";
 export { definitionsOf, type NameKind, referencesOf } from "./system/references.js";
 export {

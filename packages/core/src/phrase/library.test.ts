@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { loadSystem } from "../plan/load.js";
 import { NOTATIONS } from "../test/shelf.js";
 import { corpusRows } from "../test/sentences.js";
+import { sentenceFor } from "./say/sentence-for.js";
 import { type StepVerdict, stepVerdicts } from "./fixtures/library-steps.js";
 
 // All of them only on request (npm run test:long), which writes docs/sentences.md: every sentence is drafted on three bodies.
@@ -25,6 +26,13 @@ describe("the library's own sentences, which were not written to be read by a pr
       list.filter((v) => v.verdict === verdict).length;
     const row = (name: string, list: readonly StepVerdict[]): string =>
       `| ${name} | ${list.length} | ${count(list, "same")} | ${count(list, "asked")} | ${count(list, "not read")} | ${count(list, "other")} |`;
+    const spoken = Object.values(NOTATIONS).map((text) => {
+      const loaded = loadSystem(text, NOTATIONS);
+      const places = loaded.read.system.statements.flatMap((s, i) => (s.is === "point" ? [i] : []));
+      return { all: places.length, said: places.filter((i) => sentenceFor(loaded, NOTATIONS, i) !== undefined).length };
+    });
+    const sum = (of: "all" | "said"): number => spoken.reduce((total, one) => total + one[of], 0);
+    expect(sum("said") / sum("all")).toBeGreaterThan(0.85);
     const stated = all.filter(({ states }) => states);
     const corpora = ["corpus", "own", "more", "kept", "third", "fourth", "aside"].map(
       (name) => `| \`${name}.tsv\` | ${corpusRows(`${name}.tsv`).length} |`,
@@ -59,6 +67,12 @@ describe("the library's own sentences, which were not written to be read by a pr
         ...[...verdicts].map(([slug, list]) => row(slug, list)),
         row("**all**", all),
         row("that name every point and figure of their rule", stated),
+        "",
+        "## Said from the rule",
+        "",
+        `A step that is put in from the paper or a form is said from its rule. Of the library's ${sum("all")} points ${sum("said")} can be said in a`,
+        "sentence that is read back to their place on three bodies. What cannot be are conditions, tables and sums within sums; then there is",
+        "no sentence.",
         "",
       ].join("\n"),
     );

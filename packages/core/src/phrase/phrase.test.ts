@@ -149,9 +149,10 @@ describe("the quick line", () => {
   const last = BED.system.statements.length - 1;
   const lines = (typed: string, after = last): readonly string[] | undefined => quickReading(typed, BED, {}, after)?.lines;
 
-  it("takes a line as it is typed, a rule without its number, or a sentence", () => {
-    expect(lines("#30 down 2 from #1")).toEqual(["#30 down 2 from #1"]);
-    expect(lines("down bust/4 from #1", 11)?.[0]).toMatch(/^#13 down bust\/4 from #1$/);
+  it("takes a line of the notation, a rule without its number, or a sentence; a rule gets its sentence", () => {
+    expect(lines("set more = 2 from 1 to 3")).toEqual(["set more = 2 from 1 to 3"]);
+    expect(lines("#30 down 2 from #1")).toEqual(['#30 down 2 from #1  "Square down from 1, 2 inches."']);
+    expect(lines("down bust/4 from #1", 11)).toEqual(['#13 down bust/4 from #1  "Square down from 1, a quarter of the bust."']);
     expect(lines("Down from 1, a quarter of the bust")).toEqual(['F9 down bust/4 from F1  "Down from 1, a quarter of the bust."']);
     expect(lines("no such thing")).toEqual([]);
     expect(lines("  ")).toBeUndefined();

@@ -9,6 +9,7 @@ import { pointText } from "../verb/form.js";
 import { groundOf } from "./ground/ground.js";
 import { withNearestWays } from "./nearest-ways.js";
 import { boardAt, editsFor } from "./place-puts.js";
+import { withSentence } from "./say/keep-said.js";
 import { type Reading, readSentence, type SentenceReading } from "./read-sentence.js";
 
 /** What the quick line would put into the text. */
@@ -39,8 +40,11 @@ export function quickReading(
   if (line === "") return undefined;
   const { statements } = loaded.read.system;
   const notation = asNotation(line, statements, after);
-  if (notation !== undefined)
-    return { lines: [notation], edits: insertLines(loaded.read, placeFor(notation, statements, after), [notation]), reading: undefined };
+  if (notation !== undefined) {
+    const put = (said: string): LineEdit[] => insertLines(loaded.read, placeFor(notation, statements, after), [said]);
+    const whole = withSentence(notation, put(notation), loaded, library);
+    return { lines: [whole], edits: put(whole), reading: undefined };
+  }
   const last = statements.slice(0, after + 1).findLast((s) => s.is === "point");
   const place = { board: boardAt(loaded, after), it: last?.is === "point" ? pointText(last.id) : undefined };
   const read = withNearestWays(readSentence(line, loaded, library, place), groundOf(loaded, place.board));

@@ -39,13 +39,21 @@ function verdictAt(loaded: LoadedSystem, library: Library, index: number, statem
   const above = loaded.read.system.statements.slice(0, index);
   const before = known.get(statement);
   if (before?.above.length === above.length && before.above.every((one, i) => one === above[i])) return before.verdict;
-  const verdict = verdictOf(loaded, library, index, statement, board);
+  const verdict = verdictOn(loaded, library, index, statement, statement.text ?? "", board);
   known.set(statement, { above, verdict });
   return verdict;
 }
 
-function verdictOf(loaded: LoadedSystem, library: Library, index: number, statement: PointStep, board: string): SentenceVerdict {
-  const { understood, unclear } = understand(statement.text ?? "", groundAbove(loaded, statement, board));
+/** What a sentence would say of the place of a point, read where its step stands. */
+export function verdictOn(
+  loaded: LoadedSystem,
+  library: Library,
+  index: number,
+  statement: PointStep,
+  sentence: string,
+  board: string,
+): SentenceVerdict {
+  const { understood, unclear } = understand(sentence, groundAbove(loaded, statement, board));
   const [meant] = understood;
   const [open] = unclear;
   if (open?.unclear.status === "ask" && (!meant || open.cost < meant.cost - RATHER_ASKED)) return { verdict: "asked" };

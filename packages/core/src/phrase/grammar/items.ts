@@ -242,6 +242,14 @@ const DESCRIBED = saying<true>("description").said({
 const GOES_ON = new Set("from at by up down in out half a an one two three four five six is to".split(" "));
 const COUNTED = listOf("counting", COUNT, saying<true>("nothing").said({ starts: (_, at) => [{ value: true, to: at, cost: 0 }] }));
 
+/** Words that only say again, in brackets, what something is. */
+const IN_BRACKETS = wordsRow<true>("words in brackets", 3, (words) =>
+  words.split(" ").some((word) => LAYS.has(word) || FIGURE_WORDS.has(word)) ? undefined : true,
+);
+const NAMED_LINE = wordsRow<true>("line by name", 3, (words) =>
+  /^(?:[a-z]+ ){0,2}(?:line|seam|edge|leg|side)$/.test(words) ? true : undefined,
+);
+
 const REMARK = saying<true>("remark").said(
   on(
     p`(to)? (widen|lower|raise|deepen|drop|shorten|lengthen|narrow|hollow|shape|find|get|place|locate|mark|set|draft|draw) ${LINE} ((by)? ${AMOUNT})? :`,
@@ -257,6 +265,12 @@ const REMARK = saying<true>("remark").said(
   on(p`for ${PURPOSE_NOUN}`, () => true),
   on(p`for ${PART_NAME} (:|,)`, () => true, -0.2),
   on(p`(as)? well`, () => true),
+  on(p`${OPEN} not (from|to|at|on|past) ${PLACED} ${CLOSE}`, () => true, 0.4),
+  on(p`${OPEN} (not from|not to|not at|not on)? ${IN_BRACKETS} ${CLOSE}`, () => true, 0.6),
+  on(p`,? along slant ,?`, () => true, 0.4),
+  on(p`,? (as|like|same as) (on|in|for) (back|front|other side|other half) ,?`, () => true, 0.6),
+  on(p`(;|,|.) (both|two) legs run to ${PLACED}`, () => true, 0.8),
+  on(p`(,|;|.)? (draw|rule)? ${NAMED_LINE} ${PLACED} - ${PLACED} ,? (is)? (plumb|level|upright|straight)`, () => true, 1),
   on(
     p`(and)? (i|we|you)? (put|make|place|pop|draw|leave) (a)? (little|small|pencil)? (cross|mark|dot|tick|pin) (there|here)?`,
     () => true,
@@ -414,6 +428,8 @@ export const ITEM = saying<Item>("part of a sentence").said(
     name === undefined || id === undefined ? undefined : { is: "pair", from: { id }, name },
   ),
   on(p`${HEADING}`, ([way]) => way && { is: "heading", way }),
+  // The centre is where a board begins: beyond it lies the other half.
+  on(p`,? (beyond|past|outside) (centre|centre front|centre back|fold) ,?`, () => ({ is: "heading", way: "in" }), 0.6),
   on(
     p`(to|on|at|toward|towards)? ${HAND} (hand|hand side|side)? ,? (when|while|as you|as you are|if you)? (facing|face|looking to|looking toward|looking towards|look to|going to|go to|walking to|walk to) ${PLACED}`,
     ([hand, facing]) => (hand && facing !== undefined ? { is: "hand", hand, facing } : undefined),

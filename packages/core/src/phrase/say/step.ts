@@ -129,12 +129,44 @@ function sayLine(line: string): string | undefined {
   return /^[a-z][a-z0-9_]*$/.test(line) ? `the ${line.replace(/_/g, " ")}` : undefined;
 }
 
-function sayPath({ type, key, through, leaving, arriving, fullness }: PathStep): string | undefined {
-  if (leaving !== undefined || arriving !== undefined || fullness !== undefined || through.length < 2) return undefined;
-  const [first, ...rest] = through.map((id) => id.replace("#", ""));
+/** Where a curve's end is told to run, in the words that are read. */
+function sayDirection(direction: string | undefined): string | undefined {
+  if (direction === undefined) return "";
+  const [, how = "", line = ""] = /^(square to|along) (.*)$/.exec(direction) ?? [];
+  if (how !== "") return endsOf(line) ? `${how} ${line.replace(/#/g, "")}` : undefined;
+  return direction === "level" || direction === "plumb" ? direction : undefined;
+}
+
+function sayPath(path: PathStep): string | undefined {
+  const { type, key, label, through, dart } = path;
+  if (SAID_NOWHERE.some((part) => path[part] !== undefined && path[part] !== false)) return undefined;
+  if (type === "dart") return sayDart(label ?? key, dart);
+  const ids = through.map((id) => id.replace("#", ""));
+  if (ids.length < 2) return undefined;
   const name = key.replace(/_/g, " ");
-  const last = rest.pop();
-  if (type === "line") return `Join ${[first, ...rest].join(", ")}${rest.length > 0 ? " and" : " to"} ${last ?? ""}: the ${name}`;
-  if (type !== "curve") return undefined;
-  return `Draw the ${name} as a curve from ${first ?? ""}${rest.length > 0 ? ` through ${rest.join(", ")}` : ""} to ${last ?? ""}`;
+  return type === "line" ? sayLineThrough(name, ids) : type === "curve" ? sayCurve(name, ids, path) : undefined;
+}
+
+/** What of a line no sentence says. */
+const SAID_NOWHERE = ["fullness", "passing", "like", "dashed"] as const;
+
+function sayLineThrough(name: string, ids: readonly string[]): string {
+  const last = ids.at(-1) ?? "";
+  return `Join ${ids.slice(0, -1).join(", ")}${ids.length > 2 ? " and" : " to"} ${last}: the ${name}`;
+}
+
+function sayCurve(name: string, ids: readonly string[], { leaving, arriving }: PathStep): string | undefined {
+  const [leaves, arrives] = [sayDirection(leaving), sayDirection(arriving)];
+  if (leaves === undefined || arrives === undefined) return undefined;
+  const ways = [leaves && `leaving ${leaves}`, arrives && `arriving ${arrives}`].filter(Boolean).join(" and ");
+  const between = ids.slice(1, -1);
+  const through = between.length > 0 ? ` through ${between.join(", ")}` : "";
+  return `Draw the ${name} as a curve from ${ids[0] ?? ""}${through} to ${ids.at(-1) ?? ""}${ways && `, ${ways}`}`;
+}
+
+function sayDart(label: string, dart: PathStep["dart"]): string | undefined {
+  const [a, b] = dart?.legs ?? [];
+  const [point, second] = dart?.to ?? [];
+  if (!a || !b || !point || second || dart?.pressed !== undefined || dart?.shortOf !== undefined) return undefined;
+  return `Draw the ${label.toLowerCase()} with legs ${a} and ${b} and its point ${point}`.replace(/#/g, "");
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { RefreshLeft, RefreshRight } from "@element-plus/icons-vue";
 import type { Work } from "@lodrin/contract";
-import { type LineToMend, placeOf, pointText, renumber, replaceStatement, type Statement, takeMends } from "@lodrin/core";
+import { keepSaid, type LineToMend, placeOf, pointText, renumber, replaceStatement, type Statement, takeMends } from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
 import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef, watch } from "vue";
 import type { Picked } from "../../board/picked.js";
@@ -45,7 +45,7 @@ const { state } = props.autosave;
 const charts = useCharts();
 const sizes = computed(() => charts.charts.flatMap(sizeBodies));
 const writing = useWriting(props.autosave, sizes);
-const { loaded, drafted, bodies, body, figures, step, document, openStatement, open, lineOf } = writing;
+const { loaded, library, drafted, bodies, body, figures, step, document, openStatement, open, lineOf } = writing;
 const { depth } = document;
 const range = useRange(
   writing,
@@ -62,7 +62,8 @@ const face = useStorage<"handout" | "text">("lodrin-face", "handout");
 const { mends, failed: mendsFailed } = useMends(writing);
 const proposed = computed(() => mends.value.filter((m) => m.puts));
 
-function change(index: number, statement: Statement): void {
+function change(index: number, to: Statement): void {
+  const statement = keepSaid(loaded.value, library.value, index, to);
   document.edit(replaceStatement(loaded.value.read, index, statement), index < 0 ? undefined : placeOf(loaded.value.read, index).line);
 }
 const takeMend = (mend: LineToMend): void => document.edit(takeMends(loaded.value.read, [mend]));
@@ -282,7 +283,7 @@ useUndoKeys(document);
       @light="((lights = [$event]), openStatement($event))"
       @begin="quick?.begin($event)"
       @pull="shift = $event"
-      @taken="pull && document.edit(pull.edits)"
+      @taken="pull && change(pull.index, pull.now)"
       @put="acts.insert(loaded.system.statements.length - 1, $event)"
     />
     <WritingDrawers

@@ -1,6 +1,5 @@
 import {
   applyEdits,
-  type LineEdit,
   loadSystem,
   type LoadedSystem,
   markFor,
@@ -11,6 +10,7 @@ import {
   replaceStatement,
   run,
   type Run,
+  type Statement,
 } from "@lodrin/core";
 import { computed, type ComputedRef, type Ref, shallowRef, watch } from "vue";
 import { rowWords } from "../rows/row-words.js";
@@ -20,7 +20,9 @@ import type { Writing } from "../use-writing.js";
 /** What pulling a point or a curve proposes: its rule with another number, fullness or direction, drawn before it is taken. */
 export interface Pull {
   readonly says: string;
-  readonly edits: readonly LineEdit[];
+  /** The statement that would be changed, and to what. */
+  readonly index: number;
+  readonly now: Statement;
   readonly loaded: LoadedSystem;
   readonly drafted: Run;
   readonly step: number;
@@ -49,7 +51,8 @@ export function usePull(
     return {
       says:
         now.is === "path" && source.is === "path" ? curveSaid(now, source) : `${rowWords(now).rule}, instead of ${rowWords(source).rule}`,
-      edits,
+      index,
+      now,
       loaded: tried,
       drafted: run(tried.plan, measurements, settings, unit),
       step: step.value,
