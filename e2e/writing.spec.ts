@@ -103,8 +103,11 @@ test("a bodice with darts, a sleeve and facings is pasted as sentences, publishe
   await dialog.getByLabel("Handout", { exact: true }).fill(GARMENT_HANDOUT);
   await dialog.getByRole("button", { name: "Begin", exact: true }).click();
   await expect(handout(page)).toBeVisible();
+  await expect(page.getByText("Preview of what is understood so far.")).toBeVisible();
+  await expect(page.getByText("Reading …")).toHaveCount(0);
   await page.getByRole("button", { name: /Put in all \d+ that are understood/ }).click();
   await expect(page.getByText(/Every line is understood/)).toBeVisible();
+  await expect(page.getByText("Preview of what is understood so far.")).toHaveCount(0);
   const { problems, plan } = loadSystem(await keptText(page));
   expect(problems).toEqual([]);
   expect(run(plan, sampleBody(plan)).pieces).toHaveLength(5);
@@ -118,6 +121,35 @@ test("a bodice with darts, a sleeve and facings is pasted as sentences, publishe
   await page.getByRole("button", { name: "Make the booklet (PDF)" }).click();
   const printed = await reply;
   expect([printed.status(), printed.headers()["content-type"]]).toEqual([200, "application/pdf"]);
+});
+
+test("after the page is loaded again a half-typed sentence is still there, and what was done is taken back", async ({ page }) => {
+  await begin(page);
+  const first = await keptText(page);
+  await quick(page).fill("Out from 0, 3 cm");
+  await quick(page).press("Enter");
+  await expect(row(page, "Out from 0, 3 cm")).toBeVisible();
+  await quick(page).fill("Square down from 1 by");
+  await expect(page.getByText(/^Saved/)).toBeVisible();
+  await page.reload();
+  await expect(quick(page)).toContainText("Square down from 1 by");
+  await page.getByRole("button", { name: "Undo (Ctrl Z)" }).click();
+  await expect(row(page, "Out from 0, 3 cm")).toHaveCount(0);
+  await expect.poll(() => keptText(page)).toBe(first);
+  await page.getByRole("button", { name: "Redo (Ctrl Y)" }).click();
+  await expect(row(page, "Out from 0, 3 cm")).toBeVisible();
+});
+
+test("a rule that is picked on the paper gets its sentence, which is said again when the rule is pulled", async ({ page }) => {
+  await begin(page);
+  await quick(page).fill("down 3 from #0");
+  await quick(page).press("Enter");
+  await expect(row(page, "Square down from 0, 3 cm")).toBeVisible();
+  await row(page, "Square down from 0, 3 cm").getByRole("button").first().click();
+  const far = page.getByRole("textbox", { name: "How far" });
+  await far.fill("4");
+  await far.press("Enter");
+  await expect(row(page, "Square down from 0, 4 cm")).toBeVisible();
 });
 
 test("steps are edited where they stand: moved, named, picked on the paper, deleted; one undo takes back any of it", async ({ page }) => {

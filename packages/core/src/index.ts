@@ -12,7 +12,7 @@ export { measureLine } from "./phrase/measure-line.js";
 export { type Leftover, type Place, type Reading, readSentence, type SentenceReading } from "./phrase/read-sentence.js";
 export type { Taken } from "./phrase/taken-for.js";
 export { readText, type TextReading } from "./phrase/read-text.js";
-export { type LineToMend, linesToMend, takeMends } from "./phrase/mends.js";
+export { type LineToMend, linesToMend, readLines, takeMends } from "./phrase/mends.js";
 export { sentenceFindings } from "./phrase/sentence-findings.js";
 export { keepSaid } from "./phrase/say/keep-said.js";
 export { sentenceFor } from "./phrase/say/sentence-for.js";

@@ -24,10 +24,15 @@ export interface LineToMend {
  * How the lines that are no notation are understood, each as those above it leave the system: taken together they make a system of a
  * handout. The rest of the text stands as it is.
  */
-export function linesToMend({ read, problems }: Pick<LoadedSystem, "read" | "problems">, library: Library = {}): LineToMend[] {
+export const linesToMend = (loaded: Pick<LoadedSystem, "read" | "problems">, library: Library = {}): LineToMend[] => [
+  ...readLines(loaded, library),
+];
+
+/** The same one after the other, for who shows the first while the others are read. */
+export function* readLines({ read, problems }: Pick<LoadedSystem, "read" | "problems">, library: Library = {}): Generator<LineToMend> {
   const wrong = new Set(problems.flatMap(({ line }) => plainAt(read, line) ?? []));
   const open = read.system.statements.flatMap((s, i) => (s.is === "unread" || wrong.has(i) ? [i] : []));
-  if (open.length === 0) return [];
+  if (open.length === 0) return;
   // Without them, so that each is read into what is drawn, and what stands behind it is there for its checks and pieces only.
   let loaded = loadSystem(applyEdits(read.source, removeStatements(read, open)), library);
   let board: string | undefined;
@@ -40,16 +45,17 @@ export function linesToMend({ read, problems }: Pick<LoadedSystem, "read" | "pro
     const whole = reading.sentences.every(({ status }) => status === "read");
     const puts = reading.sentences.flatMap((sentence) => (sentence.status === "read" ? (sentence.readings[0]?.puts ?? []) : []));
     const first = reading.sentences.find(({ status }) => status !== "read");
-    mends.push({
+    const mend: LineToMend = {
       statement,
       text,
       puts: whole && puts.length > 0 ? puts : undefined,
       status: whole ? "read" : (first?.status ?? "refused"),
       said: first?.said ?? "",
       leftover: first?.leftover.map(({ text: word }) => word) ?? [],
-    });
+    };
+    mends.push(mend);
+    yield mend;
   }
-  return mends;
 }
 
 /** A board that an earlier line of the handout begins. */

@@ -167,6 +167,29 @@ describe("the quick line", () => {
   });
 });
 
+describe("what was once read as something else", () => {
+  it.each([
+    // A verb or a linking word was taken for the name of a line.
+    ["Swing the back armhole from 1 to the level of 2.", []],
+    ["Where the line 1-2 is the back length down.", []],
+    ["On the line 3-4, 2 inches below the level of 1.", ["#13 on #3-#4 at 2 down"]],
+    ["On the line 5-6, 1 inch out from the upright through 1.", ["#13 on #5-#6 at 1 out"]],
+    // The side for who faces the end of the line was taken for a side of the paper.
+    ["From 5 square to the line 5-6, 1 inch to the right hand facing 6.", ["#13 off #5-#6 at #5, 1 right"]],
+    ["From 6 square to the line 5-6, 1 inch to the right hand facing 5.", ["#13 off #5-#6 at #6, 1 left"]],
+    // Beyond the centre is the other half, whichever way is level.
+    ["From 2 level in, beyond the centre, by half an inch.", ["#13 in 1/2 from #2"]],
+    ["Level from 2 beyond the centre by half an inch.", ["#13 in 1/2 from #2"]],
+    ["The same place as 5.", ["#13 trace #5"]],
+  ])("%s", (sentence, lines) => expect(rules(sentence)).toEqual(lines));
+
+  it("a number at the end of a sentence is the name of its point, on a board whose points have its letter too", () => {
+    const board = groundOf(BED, "F");
+    const meant = readSentence("Square down from 5 two inches for the tip, 7.", BED, {}, { ground: board }).readings[0]?.puts ?? [];
+    expect(meant.flatMap(({ lines }) => lines)).toEqual(['F7 down 2 from F5  "Square down from 5 two inches for the tip, 7."']);
+  });
+});
+
 describe("a handout from nothing", () => {
   const HANDOUT = [
     "You need: bust, shoulder length",

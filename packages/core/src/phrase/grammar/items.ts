@@ -78,7 +78,14 @@ const HEADING: Saying<Heading> = saying<Heading>("heading").said(
   on(p`(to)? (right|outside) (of)?`, () => "out" as const, 0.3),
   on(p`(straight|directly|vertically|plumb)? (below|under|beneath|underneath)`, () => "down" as const, 0.2),
   on(p`(straight|directly|vertically|plumb)? above`, () => "up" as const, 0.2),
-  on(p`(straight)? (straight|square)`, () => "level" as const, 2.5),
+  {
+    // Before a direction it only says that that is straight.
+    firsts: () => new Set(["straight", "square"]),
+    starts: ({ tokens }, at) =>
+      /^(?:straight|square)$/.test(tokens[at]?.text ?? "") && HEADING_WORDS[tokens[at + 1]?.text ?? ""] === undefined
+        ? [{ value: "level", to: at + 1, cost: 2.5 }]
+        : [],
+  },
   on(p`(drop|let fall|let drop)? (a)? (plumb line|plumb|vertical line|vertical)`, () => "plumb" as const),
   on(p`(a)? (level line|horizontal line|horizontal|line level|line across)`, () => "level" as const, 0.3),
   on(p`square (a)? line`, () => "level" as const, 0.3),
@@ -92,8 +99,14 @@ const NEW = saying<string>("free name").said({
   starts: (chart, at) =>
     chart
       .parse(NAME, at)
-      .filter(({ value }) => !chart.ground.points.has(value) && !isShared(chart.tokens[at]?.kind, value, chart.ground.points)),
+      .filter(({ value }) => isFree(value, chart.ground) && !isShared(chart.tokens[at]?.kind, value, chart.ground.points)),
 });
+
+/** A bare number that another board has is free on one whose points begin with its letter. */
+function isFree(name: string, { points, board }: Ground): boolean {
+  const other = points.get(name);
+  return other === undefined || (other.board !== board && board !== "" && points.has(`${board}1`) && !points.has(`${board}${name}`));
+}
 
 function isShared(kind: string | undefined, name: string, points: ReadonlyMap<string, unknown>): boolean {
   return (

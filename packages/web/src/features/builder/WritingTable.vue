@@ -25,6 +25,7 @@ import { useActs } from "./rows/use-acts.js";
 import { providePicking } from "./paper/use-picking.js";
 import { useMends } from "./text/use-mends.js";
 import { useQuickLine } from "./text/use-quick-line.js";
+import { useForeseen } from "./paper/use-foreseen.js";
 import { useGhost } from "./paper/use-ghost.js";
 import { usePublishing } from "./panels/use-publishing.js";
 import { usePull } from "./paper/use-pull.js";
@@ -59,8 +60,9 @@ const FACES = [
   { value: "text", label: "Text" },
 ];
 const face = useStorage<"handout" | "text">("lodrin-face", "handout");
-const { mends, failed: mendsFailed } = useMends(writing);
+const { mends, reading, failed: mendsFailed } = useMends(writing);
 const proposed = computed(() => mends.value.filter((m) => m.puts));
+const foreseen = useForeseen(writing, proposed);
 
 function change(index: number, to: Statement): void {
   const statement = keepSaid(loaded.value, library.value, index, to);
@@ -247,6 +249,7 @@ useUndoKeys(document);
         :step="face === 'text' ? shownStep : undefined"
         :listed="face === 'text'"
         :proposed="proposed.length"
+        :reading="reading"
         :failed="mendsFailed"
         :sum="sum"
         @go="goToText"
@@ -272,7 +275,8 @@ useUndoKeys(document);
       class="paper"
       :writing="writing"
       :range="range"
-      :trial="tried ?? pull"
+      :trial="tried ?? pull ?? foreseen"
+      :foreseen="!tried && !pull && foreseen !== undefined"
       :pulled="pull?.says"
       :ghost="ghost"
       :step="shownStep"

@@ -23,6 +23,8 @@ const props = defineProps<{
   range: Range;
   /** What is typed or pulled, drawn before it is taken. */
   trial: Pick<Trial, "loaded" | "drafted" | "step"> | undefined;
+  /** What is tried is a handout as it is understood, of which nothing is put in yet. */
+  foreseen: boolean;
   /** Another version of the system, on the same body. */
   ghost: { readonly plan: Plan; readonly run: Run } | undefined;
   step: number;
@@ -88,13 +90,14 @@ defineExpose({
       <PiecesPaper
         v-else
         ref="paper"
-        :pieces="drafted.pieces"
+        :pieces="(trial?.drafted ?? drafted).pieces"
         :ghosts="[]"
         :unit="session.unit"
         :grid="grid"
         :only="undefined"
         :edges="[]"
       />
+      <p v-if="foreseen" class="picks foreseen small" role="status">Preview of what is understood so far. Nothing is inserted yet.</p>
       <div v-if="pulled && !pieces" class="picks pulled" role="alertdialog" aria-label="The rule would be">
         <span>{{ pulled }}</span>
         <el-button type="primary" size="small" @click="$emit('taken')">Take it</el-button>
@@ -138,6 +141,13 @@ defineExpose({
 .picks {
   position: absolute;
   inset: 12px 12px auto 40px;
+}
+.foreseen {
+  width: fit-content;
+  padding: 6px 12px;
+  border-radius: var(--radius);
+  background: var(--panel);
+  box-shadow: var(--shadow);
 }
 /* At the foot: what is pulled may lie at the head of the paper. */
 .pulled {

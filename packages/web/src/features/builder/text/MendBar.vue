@@ -14,6 +14,8 @@ const props = defineProps<{
   listed: boolean;
   /** Lines whose likely meaning is known. */
   proposed: number;
+  /** Lines are still being read. */
+  reading: boolean;
   /** Why the sentences could not be read at all; empty when they were. */
   failed: string;
   sum: string;
@@ -49,6 +51,7 @@ const SHOWN = 20;
     <template v-else>
       <p class="small">
         <b>{{ problems.length }} {{ problems.length === 1 ? "line wants" : "lines want" }} mending.</b> The rest is drawn all the same.
+        <span v-if="reading">Reading …</span>
         <el-button v-if="proposed > 1" type="primary" size="small" @click="$emit('all')"
           >Put in all {{ proposed }} that are understood</el-button
         >
