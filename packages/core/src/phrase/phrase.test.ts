@@ -1,10 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { applyEdits } from "../edit/line-edit.js";
-import { loadSystem } from "../plan/load.js";
+import { loadSystem, type LoadedSystem } from "../plan/load.js";
 import { amountSaid } from "./definitions.js";
 import { BED, corpusRows } from "../test/sentences.js";
 import { groundOf } from "./ground/ground.js";
+import { linesToMend, takeMends } from "./mends.js";
 import { quickReading } from "./quick.js";
 import { readSentence } from "./read-sentence.js";
 import { readText } from "./read-text.js";
@@ -140,6 +141,11 @@ describe("whatever is said", () => {
     );
   });
 
+  it.each(["constructor", "toString 1 2", "Join __proto__ to hasOwnProperty.", "valueOf: 2", "Square down from prototype, 3."])(
+    "“%s” is made of words like any others",
+    (sentence) => expect(["refused", "ask"]).toContain(read(sentence).status),
+  );
+
   it("a text without end is no sentence", () => {
     for (const word of ["half ", "(", "a quarter bust plus ", " "]) expect(read(word.repeat(20_000)).status).toBe("refused");
   });
@@ -211,6 +217,36 @@ describe("a handout from nothing", () => {
     expect([...loaded.plan.scope.points.keys()]).toEqual(["1", "2", "3", "4", "5"]);
     expect(loaded.system.statements.filter((s) => s.is === "board").map((s) => s.title)).toEqual(["Back"]);
     expect(loaded.system.statements.filter((s) => s.is === "caution")).toHaveLength(1);
+  });
+
+  it("notes stand beside the step before them, as it is read line by line and as it is taken in one go", () => {
+    const text = [
+      "Note: all figures are net.",
+      "1. Start at 1.",
+      "Tip: leave paper above it.",
+      "2. Square down from 1, 3 inches, mark 2.",
+      "Watch out: from the nape, not from the neck.",
+      "Materials: paper and a long ruler.",
+    ].join("\n");
+    const from = loadSystem('system "Try"\n  unit in\nboard A "Back"\n');
+    const beside = ({ system }: LoadedSystem): unknown =>
+      system.statements.flatMap((s): unknown[] => (s.is === "point" ? [[s.id, s.why, s.watch]] : s.is === "lesson" ? [s.text] : []));
+    const wanted = expect.arrayContaining([
+      ["1", ["Leave paper above it."], undefined],
+      ["2", undefined, ["From the nape, not from the neck."]],
+      "Note: all figures are net.",
+      "Materials: paper and a long ruler.",
+    ]) as unknown;
+    expect(beside(readText(text, { into: from }).loaded)).toEqual(wanted);
+    const pasted = loadSystem(`${from.read.source}${text}\n`);
+    const taken = loadSystem(applyEdits(pasted.read.source, takeMends(pasted.read, linesToMend(pasted))));
+    expect(taken.problems).toEqual([]);
+    expect(beside(taken)).toEqual(wanted);
+  });
+
+  it("what is asked for on another board is said to be impossible, with what to do", () => {
+    const { status, said } = read("Repeat all this for the front.");
+    expect([status, said]).toEqual(["refused", expect.stringContaining("begin a board “front”")]);
   });
 
   it("a point of the front may have the number of one of the back", () => {

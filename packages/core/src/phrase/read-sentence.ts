@@ -12,6 +12,7 @@ import { quoted } from "./quoted.js";
 import { type Put, withMeasures } from "./sheet/sheet.js";
 import { type Taken, takenFor } from "./taken-for.js";
 import { type Sense, understand } from "./understand.js";
+import { tokensOf } from "./words/tokens.js";
 
 /** What became of a sentence. */
 export interface SentenceReading {
@@ -69,8 +70,8 @@ export const RATHER_ASKED = 3;
  * @example readSentence("Square down from 3 three inches.", loadSystem(text)).readings[0]?.puts // "#13 down 3 from #3"
  */
 export function readSentence(sentence: string, into: LoadedSystem, library: Library = {}, place: Place = {}): SentenceReading {
-  const note = noteOf(sentence);
-  if (note) return noted(sentence, note, into, library);
+  const beside = saidBeside(sentence, into, library, place);
+  if (beside) return beside;
   const ground = place.ground ?? groundOf(into, place.board);
   const defined = definitionSaid(sentence.trim(), ground);
   const definition = defined && noted(sentence, defined, into, library);
@@ -162,11 +163,51 @@ function withSentence(puts: readonly Put[], sentence: string): readonly Put[] {
   return puts.map((put, i) => (i === at ? { ...put, lines: [`${put.lines[0] ?? ""}  "${quoted(sentence)}"`] } : put));
 }
 
-/** A sentence for the people at the table: it places nothing. */
-function noteOf(sentence: string): Put | undefined {
-  const [, said] = /^\s*(?:careful|caution|warning|danger|take care|safety)\s*[:!,.]\s*(.+)$/i.exec(sentence) ?? [];
-  if (said === undefined) return undefined;
-  return { sort: "end", board: "", lines: [`caution "${quoted(said)}"`] };
+/** What becomes of a sentence that draws nothing: a note, a caution, or what cannot be done. */
+function saidBeside(sentence: string, into: LoadedSystem, library: Library, place: Place): SentenceReading | undefined {
+  const impossible = notDone(sentence);
+  if (impossible !== undefined) return { sentence, status: "refused", readings: [], leftover: [], said: impossible, offers: [] };
+  for (const note of notesOf(sentence, place.board ?? place.ground?.board ?? "")) {
+    const reading = noted(sentence, note, into, library);
+    if (reading.status === "read") return reading;
+  }
+  return undefined;
+}
+
+/** A sentence for the people at the table, which places nothing: where it may stand, the best place first. */
+function notesOf(sentence: string, board: string): readonly Put[] {
+  const [begin = ""] = /^[a-z. ]{2,22}[:!,.] /i.exec(sentence.trimStart().slice(0, 40)) ?? [];
+  const word = begin.slice(0, -2).trim();
+  const said = begin === "" ? undefined : sentence.trimStart().slice(begin.length).trim();
+  if (said === undefined) return [];
+  const stands = (line: string): Put => ({ sort: "end", board: "", lines: [line] });
+  if (CAUTIONS.test(word)) return [stands(`caution "${quoted(said)}"`)];
+  if (READY.test(word)) return [stands(`lesson "${quoted(sentence)}"`)];
+  const [kind] = [...BESIDE].find(([, words]) => words.test(word)) ?? [];
+  if (kind === undefined) return [];
+  // Beside the step before it; where there is none, with what is said about the whole.
+  return [{ sort: "step", board, lines: [`  ${kind} "${quoted(said)}"`] }, stands(`lesson "${quoted(sentence)}"`)];
+}
+
+const CAUTIONS = /^(?:careful|caution|warning|danger|take care|safety)$/i;
+const READY = /^(?:materials?|tools?|equipment|you need|you will need|have ready|get ready)$/i;
+/** What is said beside a step, by the words it begins with. */
+const BESIDE: ReadonlyMap<"why" | "watch", RegExp> = new Map([
+  ["why", /^(?:note|nb|n\.b|tip|hint|why|reason)$/i],
+  ["watch", /^(?:watch out|remember|mind|important|attention|watch)$/i],
+]);
+
+const AGAIN = /^(?:now |then )?(?:repeat|do)(?: (?:all|this|it|of|the|these|same|steps)){0,4} (?:for|on|with) the (\w+(?: \w+)?) ?\.?$/;
+
+/** What is understood and cannot be done: why, and what to do. */
+function notDone(sentence: string): string | undefined {
+  const words = tokensOf(sentence.slice(0, 80))
+    .map(({ text }) => text)
+    .join(" ");
+  const [, again] = AGAIN.exec(words) ?? [];
+  return again === undefined
+    ? undefined
+    : `Steps cannot be repeated for another board. Say them for the ${again}, or begin a board “${again}” and trace the points that stay: “The same place as 5.”`;
 }
 
 /** What stands in brackets is said beside the rule: a warning, or a reason. */

@@ -10,6 +10,7 @@ import { act, type Act } from "../clause.js";
 import { isFold } from "./shaping.js";
 import { keyFrom, onLine } from "./said.js";
 import { laidOff } from "./laid-off.js";
+import { wordOf } from "../words/word-of.js";
 
 const KINDS: Readonly<Record<string, string>> = { hip: "hip", armhole: "armhole", neck: "neck" };
 const KIND_WORD = oneOf("kind of curve", KINDS);
@@ -571,7 +572,7 @@ function across(spot: Spot | undefined, line: Line | undefined, name: string): A
     const [then, text] = at.line(line);
     const placed = then.place(`across from ${id} to ${text}`, at.boardOf(id), bag.first("name")?.names[0], bag.first("name") === undefined);
     const end = placed.it ?? "";
-    const level = LEVELS[name];
+    const level = wordOf(LEVELS, name);
     if (name === "") return placed.draw("line", "level", `: ${end} > ${id}`, at.boardOf(id));
     const key = `${name} line`;
     return placed.draw(

@@ -13,6 +13,7 @@ import { PLACED } from "./main-rules.js";
 import { CLOSE, on, oneOf, OPEN, p, saying, type Saying, wordsRow } from "./rules.js";
 import { listOf } from "../chart/pattern.js";
 import { NAME } from "./names.js";
+import { wordOf } from "../words/word-of.js";
 
 const GO = oneOf<true>(
   "go",
@@ -82,7 +83,7 @@ const HEADING: Saying<Heading> = saying<Heading>("heading").said(
     // Before a direction it only says that that is straight.
     firsts: () => new Set(["straight", "square"]),
     starts: ({ tokens }, at) =>
-      /^(?:straight|square)$/.test(tokens[at]?.text ?? "") && HEADING_WORDS[tokens[at + 1]?.text ?? ""] === undefined
+      /^(?:straight|square)$/.test(tokens[at]?.text ?? "") && wordOf(HEADING_WORDS, tokens[at + 1]?.text ?? "") === undefined
         ? [{ value: "level", to: at + 1, cost: 2.5 }]
         : [],
   },

@@ -6,6 +6,7 @@ import { type Line, sharedEnd, type Spot } from "../meaning.js";
 import { SHARE } from "./figures.js";
 import { AMOUNT, LINE, PLACED, SPOT, SPOT_BELOW } from "./main-rules.js";
 import { CLOSE, on, oneOf, OPEN, p, saying, wordsRow } from "./rules.js";
+import { wordOf } from "../words/word-of.js";
 
 /** A point by the number or letter it has: a bare number takes the letters of the board where it is drawn. */
 const NUMBERED = saying<string>("point by number").said({
@@ -88,7 +89,7 @@ const CALLED = saying<string>("point by name").said({
 });
 
 function meeting(words: string, { pieces, lines }: Ground): string[] {
-  const roles = MEETINGS[words];
+  const roles = wordOf(MEETINGS, words);
   if (!roles) return [];
   return pieces.flatMap((piece) => {
     const [a, b] = roles.map((role) => lines.find((line) => line.path === `${piece.key}.${role}`)?.ends ?? []);

@@ -1,6 +1,7 @@
 import type { HomeUnit } from "../../quantity/units.js";
 import type { PathStep, PointStep, Statement } from "../../system/model.js";
 import { sayAmount } from "./amount.js";
+import { wordOf } from "../words/word-of.js";
 
 /**
  * A step as a teacher says it, with the points, lines and figures of its rule: the reverse of reading; `origin` is the point at which
@@ -91,7 +92,7 @@ const SHARE_WORDS: Readonly<Record<string, string>> = {
 };
 
 function sayPoint({ verb, form, args }: PointStep, unit: HomeUnit, origin: string | undefined): string | undefined {
-  const say = POINTS[verb];
+  const say = wordOf(POINTS, verb);
   if (!say) return undefined;
   const plain = (name: string): string => args[name] ?? "";
   return sentence(
@@ -99,7 +100,7 @@ function sayPoint({ verb, form, args }: PointStep, unit: HomeUnit, origin: strin
       {
         plain,
         origin,
-        share: (name) => SHARE_WORDS[plain(name)],
+        share: (name) => wordOf(SHARE_WORDS, plain(name)),
         point: (name) => /^#?[A-Z]*\d+[a-z]?$/.exec(plain(name))?.[0].replace("#", ""),
         line: (name) => sayLine(plain(name)),
         amount: (name) => sayAmount(plain(name), unit),

@@ -1,3 +1,5 @@
+import { wordOf } from "./word-of.js";
+
 /** A word, figure or sign of a sentence, and where it stands in it. */
 export interface Token {
   /** In small letters, as the grammar knows it. */
@@ -139,7 +141,7 @@ export const wordsOfName = (name: string): string =>
     .toLowerCase()
     .replace(/[^a-z0-9' ]+/g, " ")
     .split(" ")
-    .flatMap((word) => SHORT[word] ?? SAME[word] ?? word)
+    .flatMap((word) => wordOf(SHORT, word) ?? wordOf(SAME, word) ?? word)
     .filter((word) => word !== "")
     .join(" ");
 
@@ -163,10 +165,10 @@ export function tokensOf(sentence: string): Token[] {
     else if (plain !== undefined) add(plain, /[a-z]$/.test(plain) ? "point" : "number", plain);
     else if (word !== undefined) {
       const small = word.toLowerCase().replace("’", "'");
-      const pair = CAPITALS[word] ?? SHORT[small];
+      const pair = wordOf(CAPITALS, word) ?? wordOf(SHORT, small);
       if (pair) for (const one of pair) add(one, "word");
-      else add(SAME[small] ?? small.replace(/'s$/, ""), "word", word);
-    } else add(range === undefined ? (MARKS[typed] ?? typed) : "..", "mark");
+      else add(wordOf(SAME, small) ?? small.replace(/'s$/, ""), "word", word);
+    } else add(range === undefined ? (wordOf(MARKS, typed) ?? typed) : "..", "mark");
   }
   return out;
 }
