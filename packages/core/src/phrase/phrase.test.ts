@@ -187,6 +187,15 @@ describe("what was once read as something else", () => {
     ["From 2 level in, beyond the centre, by half an inch.", ["#13 in 1/2 from #2"]],
     ["Level from 2 beyond the centre by half an inch.", ["#13 in 1/2 from #2"]],
     ["The same place as 5.", ["#13 trace #5"]],
+    // What is gone through lies between, though it is said last.
+    ["Shape the armhole from 6 to 8 through 7.", ["curve new_armhole: #6 > #7 > #8, like armhole_back"]],
+    // The waist line is a place and no length, "round the curve" is a way and no remark, and "to the side" is as far as the side.
+    ["Square up off the waist line at 9.", []],
+    ["Go round the curve from 6 towards 8 by two inches.", []],
+    [
+      "From the nape down the centre back lay off half the back length and square across to the side.",
+      ["#13 down back_length/2 from #1", "#14 across from #13 to side"],
+    ],
   ])("%s", (sentence, lines) => expect(rules(sentence)).toEqual(lines));
 
   it("a number at the end of a sentence is the name of its point, on a board whose points have its letter too", () => {

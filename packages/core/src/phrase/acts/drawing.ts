@@ -130,9 +130,11 @@ export const MANNER = saying<Manner>("manner of drawing").said(
 
 const GAP = saying<true>("from point to point").said(
   on(
-    p`(, and then|, then|and then|, and|and|to|with|through to|on to|and on to|down to|up to|straight to|out to|then to|, to|,|-|then|through|via|by way of|across to|->|over)`,
+    p`(, and then|, then|and then|, and|and|to|with|through to|on to|and on to|down to|up to|straight to|out to|then to|, to|,|-|then|across to|->|over)`,
     () => true,
   ),
+  // From one point to another through a third: what is gone through may come last and lies between.
+  on(p`(through|via|by way of)`, () => true, 1.5),
   on(p`(and)? (back|round) to`, () => true),
   on(p`(straight|down|up|out|in|across) (to)`, () => true),
 );

@@ -98,7 +98,12 @@ const nameOf = (line: Line): string => (/^[a-z]/.test(line.text) && !line.text.s
 const LENGTH_OF = saying<Amount>("length of a line").said(
   on(p`(whole|full)? (length|measure|measurement) of (whole)? ${LINE}`, ([line], g) => lengthOf(line, g)),
   on(p`as long as ${LINE} (is)?`, ([line], g) => lengthOf(line, g)),
-  on(p`(whole)? ${LINE}`, ([line], g) => lengthOf(line, g), 1.5),
+  // The waist line by itself is a place; only its length is a length.
+  on(
+    p`(whole)? ${LINE}`,
+    ([line], g) => (line?.straight === true && line.path !== undefined && line.piece === undefined ? undefined : lengthOf(line, g)),
+    1.5,
+  ),
 );
 
 const SAME_AS_BEFORE = saying<Amount>("the same").said(

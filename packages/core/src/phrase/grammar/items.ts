@@ -74,7 +74,10 @@ const HEADING: Saying<Heading> = saying<Heading>("heading").said(
     () => "in" as const,
     0.1,
   ),
-  on(p`(level|horizontally|straight|square)? (to|toward|towards) (right|side|outside|side seam|sideseam)`, () => "out" as const, 0.1),
+  on(p`(level|horizontally|straight|square)? (to|toward|towards) (right|outside)`, () => "out" as const, 0.1),
+  on(p`(level|horizontally|straight|square)? (toward|towards) (side|side seam|sideseam)`, () => "out" as const, 0.1),
+  // "To the side" is as far as the side, where there is one.
+  on(p`(level|horizontally|straight|square)? to (side|side seam|sideseam)`, () => "out" as const, 2),
   on(p`(to)? (left|inside) (of)?`, () => "in" as const, 0.3),
   on(p`(to)? (right|outside) (of)?`, () => "out" as const, 0.3),
   on(p`(straight|directly|vertically|plumb)? (below|under|beneath|underneath)`, () => "down" as const, 0.2),
@@ -304,7 +307,7 @@ const REMARK = saying<true>("remark").said(
   on(p`, (square|squared|ruled|ruled square|drawn|drawn square) across (${LONG_LABEL})?`, () => true, 0.8),
   on(p`(front|back|sleeve|collar|skirt) :`, () => true, 0.6),
   on(p`not straight (across)? (mind)?`, () => true),
-  on(p`round curve`, () => true),
+  on(p`(,|going|, going) (a)? round (a)? curve`, () => true),
   on(
     p`(with|using|use|take|hold) (tape|tape measure|set square|square|ruler|rule|compass|pencil|curve ruler) (standing|lying|held)? (on its edge|on edge|flat)?`,
     () => true,
@@ -377,6 +380,10 @@ function likelyName({ plain, formula }: Amount, { points }: Ground): boolean {
   const most = Math.max(0, ...[...points.keys()].map((id) => Number(/\d+/.exec(id)?.[0] ?? 0)));
   return Number(formula) > most && Number(formula) <= most + 6;
 }
+
+/** "Below 8", where there is a point 8: a number that is a point where a point is meant. */
+const isPlaceAfter = (word: string | undefined, { plain, formula }: Amount, { points }: Ground): boolean =>
+  plain === true && points.has(formula) && /^(?:below|above|under|beneath|over|beside)$/.test(word ?? "");
 
 /** The sign of a list before a sentence. */
 const BULLET = oneOf<true>("bullet", { "·": true, "*": true, "-": true });
@@ -455,7 +462,8 @@ export const ITEM = saying<Item>("part of a sentence").said(
         if (got.value.is !== "amount") return got;
         const { amount } = got.value;
         const girth = chart.ground.figures.some(({ key, girth: round }) => round && key === amount.formula);
-        return { ...got, cost: got.cost + (likelyName(amount, chart.ground) ? 2 : girth ? 3.2 : 0) };
+        const place = isPlaceAfter(chart.tokens[at - 1]?.text, amount, chart.ground);
+        return { ...got, cost: got.cost + (likelyName(amount, chart.ground) ? 2 : girth ? 3.2 : place ? 4 : 0) };
       }),
   },
   on(
