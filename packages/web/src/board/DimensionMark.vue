@@ -9,8 +9,8 @@ const props = defineProps<{ a: { x: number; y: number }; b: { x: number; y: numb
 const parts = computed(() => fractionsIn(props.text));
 
 const drawn = computed(() => {
-  const { a, b } = props;
-  const { p, q, u, n, mid, length } = besideCourse(a, b);
+  const { a, b, text } = props;
+  const { p, q, u, n, mid, length } = besideCourse(a, b, text);
   if (length < 3) return undefined;
   const arrow = (tip: { x: number; y: number }, way: number): string => {
     const back = { x: tip.x - u.x * 9 * way, y: tip.y - u.y * 9 * way };

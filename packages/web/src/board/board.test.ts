@@ -1,6 +1,7 @@
 import { type Box, crossesBox, grainArrow, loadSystem, type PieceResult, run } from "@lodrin/core";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { besideCourse } from "./beside-course.js";
 import { fitTitle, linesAt } from "./fit-title.js";
 import { gridOf, ruling } from "./grid.js";
 import { placeLabels } from "./labels.js";
@@ -154,5 +155,19 @@ describe("a finger on the paper", () => {
     expect(nearestTo({ x: 18, y: 12 }, places)?.id).toBe("2");
     expect(nearestTo({ x: 60, y: 10 }, places)).toBeUndefined();
     expect(nearestTo({ x: 0, y: 0 }, [])).toBeUndefined();
+  });
+});
+
+describe("the figure of a dimension", () => {
+  const upright = (x: number) => besideCourse({ x, y: 100 }, { x, y: 300 }, "47.9 cm");
+
+  it("stands beside an upright course on its left, and on its right where the rule would cover it", () => {
+    expect(upright(300).mid.x).toBeLessThan(300);
+    expect(upright(60).mid.x).toBeGreaterThan(60);
+    expect(upright(60).mid.y).toBeCloseTo(200, 9);
+  });
+
+  it("stands over a level one wherever that lies", () => {
+    for (const x of [30, 300]) expect(besideCourse({ x, y: 200 }, { x: x + 90, y: 200 }, "9 cm").mid.y).toBeLessThan(200);
   });
 });
