@@ -1,6 +1,6 @@
 import { pointText } from "../../verb/form.js";
 import { Bag } from "../clause.js";
-import { drawBetween } from "./drawing.js";
+import { drawBetween } from "./draw-between.js";
 import { negative } from "../grammar/amounts.js";
 import type { Share } from "../grammar/figures.js";
 import { type Amount, type Direction, type Heading, type Line, type Manner, sharedEnd, type Spot } from "../meaning.js";
