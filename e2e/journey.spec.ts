@@ -154,7 +154,7 @@ for (const [on, viewport] of [
       await rise.press("Enter");
       await settings.getByRole("button", { name: /Rise: back to/ }).waitFor();
       await settings.getByText("From the nape: the full length lies on the centre back.").click();
-      await handout.getByText("Down from 0 the length of the block").click();
+      await handout.getByText("Down from 0 the block length").click();
       await expect(current).toContainText("30 3/8 in");
       await page.getByRole("button", { name: "Close the drawer (Esc)" }).click();
     });
@@ -185,7 +185,7 @@ for (const [on, viewport] of [
       await expect(page.getByRole("heading", { name: "Nell's band shirt" })).toBeVisible();
       await page.getByRole("link", { name: "Go on" }).click();
       await expect(page.getByText("53 / 53")).toBeVisible();
-      await handout.getByText("Down from 0 the length of the block").click();
+      await handout.getByText("Down from 0 the block length").click();
       await expect(current).toContainText("30 3/8 in");
       await page.getByRole("button", { name: "Notes" }).click();
       await expect(page.getByLabel("Note", { exact: true })).toHaveValue("Toile in calico first.");

@@ -52,7 +52,7 @@ const SHOWN = 20;
       <p class="small">
         <b>{{ problems.length }} {{ problems.length === 1 ? "line wants" : "lines want" }} mending.</b> The rest is drawn all the same.
         <span v-if="reading">Reading …</span>
-        <el-button v-if="proposed > 1" type="primary" size="small" @click="$emit('all')"
+        <el-button v-if="proposed > 1" type="primary" size="small" :disabled="reading" @click="$emit('all')"
           >Put in all {{ proposed }} that are understood</el-button
         >
       </p>
