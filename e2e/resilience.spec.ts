@@ -25,6 +25,8 @@ test("a lost connection: edits wait on the device, even over a closed window", a
   await startShirt(page, /Pim Castellan/);
   const { url } = { url: page.url() };
   await page.getByRole("button", { name: "Notes" }).click();
+  // The drawer is fetched when it is first pulled out.
+  await expect(page.getByLabel("Note", { exact: true })).toBeVisible();
   await expect(page.getByText(SAVED)).toBeVisible();
   await context.setOffline(true);
   await page.getByLabel("Note", { exact: true }).fill("written in the cellar");
