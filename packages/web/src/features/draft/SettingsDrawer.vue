@@ -20,7 +20,8 @@ const { local } = props.autosave;
 /** An option laid over by its button stays there when the hand leaves it. */
 const pinned = ref(false);
 function set(key: string, value: string | undefined): void {
-  if (trial.value?.key === key) {
+  // What is laid over is for the choice: it ends when one is made.
+  if (props.draft.plan.choices.some(({ source }) => source.key === key)) {
     trial.value = undefined;
     pinned.value = false;
   }
