@@ -182,7 +182,7 @@ const STRETCH = 14;
 const dimensionBoxes = computed((): Box[] => {
   if (!dimension.value) return [];
   const { a, b, text } = dimension.value;
-  const { p, q, mid } = besideCourse(a, b, text);
+  const { p, q, mid, width: w } = besideCourse(a, b, text);
   const count = Math.max(1, Math.ceil(Math.hypot(q.x - p.x, q.y - p.y) / STRETCH));
   const along = Array.from({ length: count + 1 }, (_, i) => ({
     x: p.x + ((q.x - p.x) * i) / count - STRETCH / 2,
@@ -190,7 +190,6 @@ const dimensionBoxes = computed((): Box[] => {
     w: STRETCH,
     h: STRETCH,
   }));
-  const w = text.length * 10;
   return [...along, { x: mid.x - w / 2, y: mid.y - 14, w, h: 22 }];
 });
 const boardNames = computed(() =>

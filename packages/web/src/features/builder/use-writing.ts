@@ -1,8 +1,10 @@
 import type { Work } from "@lodrin/contract";
 import {
+  applyEdits,
   type Given,
   type HomeUnit,
   type Library,
+  type LineEdit,
   loadSystem,
   type LoadedSystem,
   placeOf,
@@ -34,6 +36,12 @@ const WITHIN = [
   { id: "large", name: "Large: three quarters up", share: 0.75 },
 ];
 
+/** A system that is tried and not taken yet, with its draft. */
+export interface Tried {
+  readonly loaded: LoadedSystem;
+  readonly drafted: Run;
+}
+
 /** The system as it stands while it is written: read line by line, drafted on the chosen body, with the line the hand is on. */
 export interface Writing {
   readonly loaded: Ref<LoadedSystem>;
@@ -45,6 +53,10 @@ export interface Writing {
   readonly figures: Ref<Given>;
   readonly settings: Ref<Readonly<Record<string, string>>>;
   readonly given: (plan: Plan) => { readonly measurements: Given; readonly settings: Given; readonly unit: HomeUnit };
+  /** Another plan drafted on the chosen body. */
+  readonly draft: (plan: Plan) => Run;
+  /** The system and its draft as edits would leave them, before they are made. */
+  readonly tryEdits: (edits: readonly LineEdit[]) => Tried;
   readonly step: Ref<number>;
   /** The text itself, its history and its cursor. */
   readonly document: TextDocument;
@@ -101,11 +113,15 @@ export function useWriting(autosave: WorkAutosave, more: Ref<readonly TryBody[]>
     const { measurements, unit } = chosen?.given(plan) ?? { measurements: {}, unit: plan.system.unit };
     return { measurements: { ...measurements, ...figures.value }, settings: settings.value, unit };
   }
-  const drafted = computed((before?: Run): Run => {
-    const { plan } = loaded.value;
+  function draft(plan: Plan, before?: Run): Run {
     const { measurements, settings: set, unit } = given(plan);
     return run(plan, measurements, set, unit, before);
-  });
+  }
+  const drafted = computed((before?: Run): Run => draft(loaded.value.plan, before));
+  function tryEdits(edits: readonly LineEdit[]): Tried {
+    const tried = loadSystem(applyEdits(loaded.value.read.source, edits), library.value, loaded.value);
+    return { loaded: tried, drafted: draft(tried.plan) };
+  }
 
   const step = ref(0);
   const lines = computed(() => stepLines(loaded.value));
@@ -127,7 +143,7 @@ export function useWriting(autosave: WorkAutosave, more: Ref<readonly TryBody[]>
     const { read, system } = loaded.value;
     if (index < system.statements.length) document.goTo(index < 0 ? 1 : placeOf(read, index).line, 1, false);
   }
-  return { loaded, library, drafted, bodies, body, figures, settings, given, step, document, openStatement, open, lineOf };
+  return { loaded, library, drafted, bodies, body, figures, settings, given, draft, tryEdits, step, document, openStatement, open, lineOf };
 }
 
 /** The line each step stands on; undefined for one that was brought along from a system this one builds on. */

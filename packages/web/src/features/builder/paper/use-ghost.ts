@@ -1,9 +1,9 @@
-import { type LoadedSystem, type Plan, run, type Run } from "@lodrin/core";
+import type { LoadedSystem, Plan, Run } from "@lodrin/core";
 import { computed, type ComputedRef, type Ref, shallowRef } from "vue";
 import type { Writing } from "../use-writing.js";
 
 /** Another version of the system, laid over the paper: drafted on the same body. */
-export function useGhost({ given }: Writing): {
+export function useGhost({ draft }: Pick<Writing, "draft">): {
   other: Ref<LoadedSystem | undefined>;
   ghost: ComputedRef<{ readonly plan: Plan; readonly run: Run } | undefined>;
 } {
@@ -11,8 +11,7 @@ export function useGhost({ given }: Writing): {
   const ghost = computed(() => {
     if (!other.value) return undefined;
     const { plan } = other.value;
-    const { measurements, settings, unit } = given(plan);
-    return { plan, run: run(plan, measurements, settings, unit) };
+    return { plan, run: draft(plan) };
   });
   return { other, ghost };
 }

@@ -1,36 +1,21 @@
-import {
-  applyEdits,
-  loadSystem,
-  type LoadedSystem,
-  markFor,
-  pulled,
-  pulledAlong,
-  pulledCurve,
-  type PlannedStep,
-  replaceStatement,
-  run,
-  type Run,
-  type Statement,
-} from "@lodrin/core";
+import { markFor, pulled, pulledAlong, pulledCurve, type PlannedStep, replaceStatement, type Statement } from "@lodrin/core";
 import { computed, type ComputedRef, type Ref, shallowRef, watch } from "vue";
 import { rowWords } from "../rows/row-words.js";
 import type { Shift } from "../../../board/shift.js";
-import type { Writing } from "../use-writing.js";
+import type { Tried, Writing } from "../use-writing.js";
 
 /** What pulling a point or a curve proposes: its rule with another number, fullness or direction, drawn before it is taken. */
-export interface Pull {
+export interface Pull extends Tried {
   readonly says: string;
   /** The statement that would be changed, and to what. */
   readonly index: number;
   readonly now: Statement;
-  readonly loaded: LoadedSystem;
-  readonly drafted: Run;
   readonly step: number;
 }
 
 /** What is pulled on the paper never gets a coordinate: its rule changes, to the tape's mark. `shift` is the hand's own. */
 export function usePull(
-  { loaded, library, given, drafted }: Pick<Writing, "loaded" | "given" | "drafted" | "library">,
+  { loaded, drafted, tryEdits }: Pick<Writing, "loaded" | "drafted" | "tryEdits">,
   step: Ref<number>,
 ): {
   shift: Ref<Shift | undefined>;
@@ -45,16 +30,12 @@ export function usePull(
     const index = system.statements.indexOf(source);
     const now = index < 0 ? source : pulledTo(source, shift.value);
     if (now === source) return undefined;
-    const edits = replaceStatement(read, index, now);
-    const tried = loadSystem(applyEdits(read.source, edits), library.value, loaded.value);
-    const { measurements, settings, unit } = given(tried.plan);
     return {
       says:
         now.is === "path" && source.is === "path" ? curveSaid(now, source) : `${rowWords(now).rule}, instead of ${rowWords(source).rule}`,
       index,
       now,
-      loaded: tried,
-      drafted: run(tried.plan, measurements, settings, unit),
+      ...tryEdits(replaceStatement(read, index, now)),
       step: step.value,
     };
   });

@@ -1,31 +1,16 @@
-import {
-  applyEdits,
-  type Given,
-  type HomeUnit,
-  type LineEdit,
-  type Library,
-  loadSystem,
-  type LoadedSystem,
-  type Plan,
-  quickReading,
-  run,
-  type Run,
-  type SentenceReading,
-  statementAt,
-} from "@lodrin/core";
+import { type LineEdit, type LoadedSystem, quickReading, type SentenceReading, statementAt } from "@lodrin/core";
 import { refDebounced } from "@vueuse/core";
 import { computed, type ComputedRef, type Ref } from "vue";
+import type { Tried, Writing } from "../use-writing.js";
 
 /** What the quick line would put into the text: the edit, the system and its draft with it, and what is wrong in it. */
-export interface Trial {
+export interface Trial extends Tried {
   /** What was typed when it was read. */
   readonly typed: string;
   readonly lines: readonly string[];
   readonly edits: readonly LineEdit[];
   /** The line (from 1) its last line stands on. */
   readonly line: number;
-  readonly loaded: LoadedSystem;
-  readonly drafted: Run;
   /** The step it makes, when it makes one. */
   readonly step: number | undefined;
   readonly faults: readonly { readonly from: number; readonly to: number; readonly says: string }[];
@@ -35,34 +20,26 @@ export interface Trial {
   readonly whole: boolean;
 }
 
-/** What is typed, where it goes, and which of its meanings was chosen. */
-export interface Tried {
-  readonly trial: ComputedRef<Trial | undefined>;
-  /** Reads what is typed now, though the hand has not rested yet. */
-  readonly now: () => Trial | undefined;
-}
-
 /** A sentence is read when the hand rests so long: reading one takes longer than a letter may. */
 const RESTS_MS = 120;
 
-/** Draws what is typed into the quick line before it is taken; `after` is the statement it goes behind. */
+/**
+ * Draws what is typed into the quick line before it is taken; `after` is the statement it goes behind. `now` reads what is typed now,
+ * though the hand has not rested yet.
+ */
 export function useTrial(
   typed: Ref<string>,
   chosen: Ref<number | undefined>,
   after: () => number,
-  loaded: Ref<LoadedSystem>,
-  library: Ref<Library>,
   preferred: Ref<readonly string[]>,
-  given: (plan: Plan) => { readonly measurements: Given; readonly settings: Given; readonly unit: HomeUnit },
-): Tried {
+  { loaded, library, tryEdits }: Pick<Writing, "loaded" | "library" | "tryEdits">,
+): { readonly trial: ComputedRef<Trial | undefined>; readonly now: () => Trial | undefined } {
   function trialOf(line: string): Trial | undefined {
-    const { read } = loaded.value;
     const quick = quickReading(line, loaded.value, library.value, after(), chosen.value, preferred.value);
     if (!quick) return undefined;
     const { lines, edits, reading } = quick;
-    const tried = loadSystem(applyEdits(read.source, edits), library.value, loaded.value);
+    const { loaded: tried, drafted } = tryEdits(edits);
     const last = lastLine(edits);
-    const { measurements, settings, unit } = given(tried.plan);
     const source = tried.system.statements[statementAt(tried.read, last) ?? -1];
     const step = tried.plan.steps.findIndex((s) => (s.source as unknown) === source);
     return {
@@ -71,7 +48,7 @@ export function useTrial(
       edits,
       line: last,
       loaded: tried,
-      drafted: run(tried.plan, measurements, settings, unit),
+      drafted,
       step: step < 0 ? undefined : step,
       faults: reading ? faultsOf(reading) : notationFaults(line, lines[0] ?? "", tried, last),
       reading,

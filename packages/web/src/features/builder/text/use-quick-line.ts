@@ -21,7 +21,8 @@ export interface QuickWriting {
 const REMEMBERED = 20;
 
 /** Writes into the text; `written` is called when something went in. What is half typed outlives the page. */
-export function useQuickLine({ loaded, library, open, given, document }: Writing, id: string, written: () => void): QuickWriting {
+export function useQuickLine(writing: Writing, id: string, written: () => void): QuickWriting {
+  const { loaded, open, document } = writing;
   const typed = useSessionStorage(`lodrin-typed-${id}`, "");
   const chosen = ref<number>();
   // Other words have other meanings.
@@ -29,7 +30,7 @@ export function useQuickLine({ loaded, library, open, given, document }: Writing
   const behind = (): number => (open.value >= 0 ? open.value : loaded.value.system.statements.length - 1);
   // The kinds of meanings chosen in this system, the last one first: they are offered first next time.
   const preferred = useStorage<string[]>(() => `lodrin-meanings-${loaded.value.system.title}`, []);
-  const { trial, now } = useTrial(typed, chosen, behind, loaded, library, preferred, given);
+  const { trial, now } = useTrial(typed, chosen, behind, preferred, writing);
   const behindWords = computed(() => {
     const source = loaded.value.system.statements[behind()];
     return source?.is === "point" ? `behind ${source.id}` : "behind the open line";
