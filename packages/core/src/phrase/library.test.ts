@@ -20,7 +20,7 @@ describe("the library's own sentences, which were not written to be read by a pr
     expect(found.length).toBeGreaterThan(0);
   });
 
-  it.runIf(ALL)("how many are read is written down", () => {
+  it.runIf(ALL)("how many are read is written down", { timeout: 120_000 }, () => {
     const all = [...verdicts.values()].flat();
     const count = (list: readonly StepVerdict[], verdict: StepVerdict["verdict"]): number =>
       list.filter((v) => v.verdict === verdict).length;

@@ -4,7 +4,7 @@ import { insertLines, removeStatements } from "../edit/statement.js";
 import { loadSystem, type LoadedSystem } from "../plan/load.js";
 import type { Library } from "../plan/uses.js";
 import { blockHolding, type ReadSystem, statementAt } from "../system/notation/read.js";
-import { boardAt } from "./place-puts.js";
+import { boardAt } from "./board-at.js";
 import type { SentenceReading } from "./read-sentence.js";
 import { readText } from "./read-text.js";
 import type { Put } from "./sheet/sheet.js";

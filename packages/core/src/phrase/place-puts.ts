@@ -2,6 +2,7 @@ import type { LineEdit } from "../edit/line-edit.js";
 import { applyEdits } from "../edit/line-edit.js";
 import { insertLines } from "../edit/statement.js";
 import type { LoadedSystem } from "../plan/load.js";
+import { boardAt } from "./board-at.js";
 import type { Put } from "./sheet/sheet.js";
 
 /**
@@ -31,12 +32,6 @@ export function editsFor(into: LoadedSystem, puts: readonly Put[], after?: numbe
 /** The text with statements in it, each where its sort belongs. */
 export const putInto = (into: LoadedSystem, puts: readonly Put[], after?: number): string =>
   applyEdits(into.read.source, editsFor(into, puts, after));
-
-/** The board that is drawn where a statement stands. */
-export function boardAt({ read }: Pick<LoadedSystem, "read">, index: number): string | undefined {
-  const board = read.system.statements.slice(0, index + 1).findLast((s) => s.is === "board");
-  return board?.is === "board" ? board.key : undefined;
-}
 
 function lastStepOn({ read }: LoadedSystem, board: string): number {
   let here = "";

@@ -8,7 +8,8 @@ import { readNotation } from "../system/notation/read.js";
 import { pointText } from "../verb/form.js";
 import { groundOf } from "./ground/ground.js";
 import { withNearestWays } from "./nearest-ways.js";
-import { boardAt, editsFor } from "./place-puts.js";
+import { boardAt } from "./board-at.js";
+import { editsFor } from "./place-puts.js";
 import { withSentence } from "./say/keep-said.js";
 import { type Reading, readSentence, type SentenceReading } from "./read-sentence.js";
 

@@ -84,6 +84,16 @@ export function readSentence(sentence: string, into: LoadedSystem, library: Libr
   return judged(sentence, proved, broken, aside ? { ...sense, left: [] } : sense);
 }
 
+/** A sentence of which nothing can be put in, and why. */
+const refused = (sentence: string, said: string): SentenceReading => ({
+  sentence,
+  status: "refused",
+  readings: [],
+  leftover: [],
+  said,
+  offers: [],
+});
+
 /** Which of the meanings stands: one that is clearly the likeliest, else a question; else why there is none. */
 function judged(
   sentence: string,
@@ -93,16 +103,16 @@ function judged(
 ): SentenceReading {
   const [first] = proved;
   const [open] = unclear;
-  const nothing = { sentence, readings: [], leftover: [], said: "", offers: [] };
+  const nothing = refused(sentence, "");
   const rather = open?.unclear.status === "ask" && first !== undefined && open.cost < first.cost - RATHER_ASKED;
   if (first && !rather) {
     if (proved.length === 1) return { ...nothing, status: "read", readings: proved };
     return { ...nothing, status: "ask", readings: proved, said: "It can be meant in more than one way." };
   }
-  if (broken !== undefined && !(open && open.cost < (understood[0]?.cost ?? 0))) return { ...nothing, status: "refused", said: broken };
+  if (broken !== undefined && !(open && open.cost < (understood[0]?.cost ?? 0))) return refused(sentence, broken);
   if (open) return { ...nothing, status: open.unclear.status, said: open.unclear.said, offers: open.unclear.offers };
   const leftover = left.map(({ from, to }) => ({ text: sentence.slice(from, to), from, to }));
-  return { ...nothing, status: "refused", said: "It is not understood.", leftover };
+  return { ...refused(sentence, "It is not understood."), leftover };
 }
 
 /** So many ways to understand a sentence are drafted. */
@@ -148,8 +158,8 @@ function noted(sentence: string, note: Put, into: LoadedSystem, library: Library
   const text = putInto(into, puts);
   const loaded = loadSystem(text, library, into);
   const [problem] = newProblems(into, loaded);
-  if (problem) return { sentence, status: "refused", readings: [], leftover: [], said: `${problem.why} ${problem.fix}`.trim(), offers: [] };
-  return { sentence, status: "read", readings: [{ taken: [], puts, cost: 0, loaded, it: undefined }], leftover: [], said: "", offers: [] };
+  if (problem) return refused(sentence, `${problem.why} ${problem.fix}`.trim());
+  return { ...refused(sentence, ""), status: "read", readings: [{ taken: [], puts, cost: 0, loaded, it: undefined }] };
 }
 
 /** Statements that keep a sentence: points and what is drawn, figures and shapings. */
@@ -166,7 +176,7 @@ function withSentence(puts: readonly Put[], sentence: string): readonly Put[] {
 /** What becomes of a sentence that draws nothing: a note, a caution, or what cannot be done. */
 function saidBeside(sentence: string, into: LoadedSystem, library: Library, place: Place): SentenceReading | undefined {
   const impossible = notDone(sentence);
-  if (impossible !== undefined) return { sentence, status: "refused", readings: [], leftover: [], said: impossible, offers: [] };
+  if (impossible !== undefined) return refused(sentence, impossible);
   for (const note of notesOf(sentence, place.board ?? place.ground?.board ?? "")) {
     const reading = noted(sentence, note, into, library);
     if (reading.status === "read") return reading;

@@ -22,12 +22,10 @@ const NEAR_MM = 0.3;
 
 /** The verdict of each point that has a sentence, by the place of its statement. Read where it stands, and held against its rule on three bodies. */
 export function sentenceVerdicts(loaded: LoadedSystem, library: Library): ReadonlyMap<number, SentenceVerdict> {
-  const { statements } = loaded.read.system;
   const verdicts = new Map<number, SentenceVerdict>();
-  let board = "";
-  statements.forEach((statement, index) => {
-    if (statement.is === "board") board = statement.key;
-    if (statement.is === "point" && statement.text !== undefined) verdicts.set(index, verdictAt(loaded, library, index, statement, board));
+  loaded.read.system.statements.forEach((statement, index) => {
+    if (statement.is === "point" && statement.text !== undefined)
+      verdicts.set(index, verdictAt(loaded, library, index, statement, statement.text));
   });
   return verdicts;
 }
@@ -35,25 +33,18 @@ export function sentenceVerdicts(loaded: LoadedSystem, library: Library): Readon
 const known = new WeakMap<Statement, { readonly above: readonly Statement[]; readonly verdict: SentenceVerdict }>();
 
 /** A verdict holds as long as nothing changes above its statement. */
-function verdictAt(loaded: LoadedSystem, library: Library, index: number, statement: PointStep, board: string): SentenceVerdict {
+function verdictAt(loaded: LoadedSystem, library: Library, index: number, statement: PointStep, sentence: string): SentenceVerdict {
   const above = loaded.read.system.statements.slice(0, index);
   const before = known.get(statement);
   if (before?.above.length === above.length && before.above.every((one, i) => one === above[i])) return before.verdict;
-  const verdict = verdictOn(loaded, library, index, statement, statement.text ?? "", board);
+  const verdict = verdictOn(loaded, library, index, statement, sentence);
   known.set(statement, { above, verdict });
   return verdict;
 }
 
-/** What a sentence would say of the place of a point, read where its step stands. */
-export function verdictOn(
-  loaded: LoadedSystem,
-  library: Library,
-  index: number,
-  statement: PointStep,
-  sentence: string,
-  board: string,
-): SentenceVerdict {
-  const { understood, unclear } = understand(sentence, groundAbove(loaded, statement, board));
+/** What a sentence would say of the place of a point, read where its step stands: at `index`. */
+export function verdictOn(loaded: LoadedSystem, library: Library, index: number, statement: PointStep, sentence: string): SentenceVerdict {
+  const { understood, unclear } = understand(sentence, groundAbove(loaded, index));
   const [meant] = understood;
   const [open] = unclear;
   if (open?.unclear.status === "ask" && (!meant || open.cost < meant.cost - RATHER_ASKED)) return { verdict: "asked" };

@@ -67,21 +67,21 @@ const SQUARE = saying<Act>("perpendicular").said(
 /** The place of a line on a level. */
 const LEVELLED = saying<Act>("on a level").said(
   on(p`where ${LINE} (lies|is|stands|comes|runs|has come) ${AMOUNT} (below|under) (level of)? ${SPOT}`, ([line, amount, spot]) =>
-    atDepth(line, amount, spot, "+"),
+    atPlace(line, amount, spot, "depth"),
   ),
   on(p`where ${LINE} (lies|is|stands|comes|runs) ${AMOUNT} above (level of)? ${SPOT}`, ([line, amount, spot]) =>
-    atDepth(line, amount, spot, "-"),
+    atPlace(line, amount, spot, "depth", { sign: "-" }),
   ),
-  on(p`(on)? ${LINE} ,? ${AMOUNT} (below|under) level of ${SPOT}`, ([line, amount, spot]) => atDepth(line, amount, spot, "+"), 0.2),
+  on(p`(on)? ${LINE} ,? ${AMOUNT} (below|under) level of ${SPOT}`, ([line, amount, spot]) => atPlace(line, amount, spot, "depth"), 0.2),
   // Below a point of the line itself, or on a curve, it is as likely along it.
   on(
     p`on ${LINE} ,? ${AMOUNT} (below|under) ${SPOT}`,
-    ([line, amount, spot]) => (line?.straight ? atDepth(line, amount, spot, "+", true) : undefined),
+    ([line, amount, spot]) => (line?.straight ? atPlace(line, amount, spot, "depth", { besides: true }) : undefined),
     0.2,
   ),
   on(
     p`on ${LINE} ,? ${AMOUNT} (out from|out of|outside) (upright through|upright of)? ${SPOT}`,
-    ([line, amount, spot]) => atWidth(line, amount, spot),
+    ([line, amount, spot]) => atPlace(line, amount, spot, "out"),
     0.2,
   ),
   on(p`(where|on)? ${LINE} (is|lies|,)? (level with|on level of|at level of|as low as|as high as) ${SPOT}`, ([line, spot]) =>
@@ -96,42 +96,33 @@ const LEVELLED = saying<Act>("on a level").said(
   ),
 );
 
-function atDepth(
+/** How far down or out a place lies, counted from where its board begins. */
+const COUNTED = { depth: { way: "down", axis: "y" }, out: { way: "out", axis: "x" } } as const;
+
+/** The place of a line so far below a point, above it or out from it; with `besides` only where the point is not on the line. */
+function atPlace(
   line: Line | undefined,
   amount: Amount | undefined,
   spot: Spot | undefined,
-  sign: "+" | "-",
-  besides = false,
+  counted: keyof typeof COUNTED,
+  { sign = "+", besides = false }: { readonly sign?: "+" | "-"; readonly besides?: boolean } = {},
 ): Act | undefined {
   if (!line || !amount || !spot) return undefined;
-  return act(`on ${line.text} ${amount.formula}`, (bag, sheet) => {
+  const { way, axis } = COUNTED[counted];
+  return act(`on ${line.text} ${amount.formula} ${way}`, (bag, sheet) => {
     only(bag);
     const [at, id] = sheet.spot(spot);
     const [then, text] = at.line(line);
     if (besides && onLine(id, line, then)) throw NOT_SO;
     const by = laidOff(amount, then);
     const here = then.at(id);
-    const depth =
-      here && Math.abs(here.y) < 1e-6
-        ? sign === "+"
-          ? by.formula
-          : negative(by)
-        : `depth(${id}) ${sign} ${sign === "-" ? bracketed(by) : by.formula}`;
-    return then.place(`on ${text} at ${depth} down`, line.board, nameOf(bag)).measuring(by);
-  });
-}
-
-/** The place of a line so far out from the upright through a point. */
-function atWidth(line: Line | undefined, amount: Amount | undefined, spot: Spot | undefined): Act | undefined {
-  if (!line || !amount || !spot) return undefined;
-  return act(`on ${line.text} ${amount.formula} out`, (bag, sheet) => {
-    only(bag);
-    const [at, id] = sheet.spot(spot);
-    const [then, text] = at.line(line);
-    const by = laidOff(amount, then);
-    const here = then.at(id);
-    const width = here && Math.abs(here.x) < 1e-6 ? by.formula : `out(${id}) + ${by.formula}`;
-    return then.place(`on ${text} at ${width} out`, line.board, nameOf(bag)).measuring(by);
+    const isZero = here !== undefined && Math.abs(here[axis]) < 1e-6;
+    const from = isZero
+      ? sign === "+"
+        ? by.formula
+        : negative(by)
+      : `${counted}(${id}) ${sign} ${sign === "-" ? bracketed(by) : by.formula}`;
+    return then.place(`on ${text} at ${from} ${way}`, line.board, nameOf(bag)).measuring(by);
   });
 }
 

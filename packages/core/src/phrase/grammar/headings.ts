@@ -2,7 +2,7 @@ import type { Hand, Heading } from "../meaning.js";
 import { on, oneOf, p, saying, type Saying } from "./rules.js";
 import { wordOf } from "../words/word-of.js";
 
-export const HAND = oneOf<Hand>("hand", { left: "left", right: "right", "left-hand": "left", "right-hand": "right" });
+export const HAND = oneOf<Hand>("hand", { left: "left", right: "right" });
 
 const HEADING_WORDS: Readonly<Record<string, Heading>> = {
   up: "up",

@@ -1,4 +1,4 @@
-import type { Ground } from "../ground/ground.js";
+import { type Ground, lettersOf } from "../ground/ground.js";
 import { DESCRIPTION } from "./spots.js";
 import { CLOSE, OPEN, on, p, saying } from "./rules.js";
 import { listOf } from "../chart/pattern.js";
@@ -12,10 +12,11 @@ export const NEW = saying<string>("free name").said({
       .filter(({ value }) => isFree(value, chart.ground) && !isShared(chart.tokens[at]?.kind, value, chart.ground.points)),
 });
 
-/** A bare number that another board has is free on one whose points begin with its letter. */
-function isFree(name: string, { points, board }: Ground): boolean {
-  const other = points.get(name);
-  return other === undefined || (other.board !== board && board !== "" && points.has(`${board}1`) && !points.has(`${board}${name}`));
+/** A bare number that another board has is free on one whose points begin with letters. */
+function isFree(name: string, ground: Ground): boolean {
+  const other = ground.points.get(name);
+  const letters = lettersOf(ground, ground.board);
+  return other === undefined || (other.board !== ground.board && letters !== "" && !ground.points.has(`${letters}${name}`));
 }
 
 function isShared(kind: string | undefined, name: string, points: ReadonlyMap<string, unknown>): boolean {

@@ -12,6 +12,7 @@ import { drawnSteps } from "../../report/drawn-steps.js";
 import type { Plan } from "../../plan/plan.js";
 import type { PathStep, Piece, PointStep, Statement } from "../../system/model.js";
 import { definitionsOf, referencesOf } from "../../system/references.js";
+import { boardAt } from "../board-at.js";
 
 /** A line that a sentence may speak of: drawn, an edge of a piece, or the middle of a front or back. */
 export interface KnownLine {
@@ -105,10 +106,17 @@ export function groundOf({ plan }: Pick<LoadedSystem, "plan">, board?: string): 
   return ground;
 }
 
-/** What is known where a statement stands: what is above it, in the system and in those it builds on. */
-export function groundAbove({ plan }: Pick<LoadedSystem, "plan">, statement: Statement, board?: string): Ground {
+/** The letters with which every point of a board begins; none where there are none, or not at all of them. */
+export function lettersOf({ points }: Pick<Ground, "points">, board: string): string {
+  const own = [...points.values()].filter((p) => p.board === board).map(({ id }) => id);
+  return own.length > 0 && own.every((id) => /^[A-Z]/.test(id)) ? (own[0] ?? "").replace(/\d.*$/, "") : "";
+}
+
+/** What is known where the statement at `index` stands: what is above it, in the system and in those it builds on. */
+export function groundAbove({ plan, read }: Pick<LoadedSystem, "plan" | "read">, index: number): Ground {
   const { statements } = plan.system;
-  return gatheredFrom(plan, statements.slice(0, statements.indexOf(statement)), board);
+  const above = statements.slice(0, statements.indexOf(read.system.statements[index] as Statement));
+  return gatheredFrom(plan, above, boardAt({ read }, index) ?? "");
 }
 
 function gatheredFrom(plan: Plan, statements: readonly Statement[], board: string | undefined): Ground {

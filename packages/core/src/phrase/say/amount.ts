@@ -1,7 +1,8 @@
-import { FormulaError } from "../../formula/error.js";
+import { inWords } from "../../formula/in-words.js";
 import { parseFormula } from "../../formula/parse.js";
 import type { Tree } from "../../formula/tree.js";
 import type { HomeUnit } from "../../quantity/units.js";
+import { parsed } from "./parsed.js";
 
 /** Words for shares, by what a figure is divided by or multiplied with. */
 const SHARES: Readonly<Record<string, string>> = {
@@ -28,12 +29,8 @@ const SHARES: Readonly<Record<string, string>> = {
  * @example sayAmount("nape_to_waist - 1", "in") // "the nape to waist less 1 inch"
  */
 export function sayAmount(formula: string, unit: HomeUnit): string | undefined {
-  try {
-    return sum(parseFormula(formula), unit);
-  } catch (error) {
-    if (error instanceof FormulaError) return undefined;
-    throw error;
-  }
+  const tree = parsed(parseFormula, formula);
+  return tree && sum(tree, unit);
 }
 
 function sum(tree: Tree, unit: HomeUnit): string | undefined {
@@ -61,7 +58,7 @@ function single(tree: Tree, unit: HomeUnit): string | undefined {
     case "number":
       return measured(tree, unit);
     case "name":
-      return `the ${tree.name.replace(/_/g, " ")}`;
+      return `the ${inWords(tree.name)}`;
     case "call":
       return called(tree.fn, tree.args);
     default:
@@ -79,6 +76,6 @@ function measured({ text, value, unit: own }: Extract<Tree, { type: "number" }>,
 function called(fn: string, args: readonly Tree[]): string | undefined {
   const [a, b] = args;
   if (fn === "dist" && a?.type === "point" && b?.type === "point") return `the distance from ${a.id} to ${b.id}`;
-  if (fn === "len" && a?.type === "name") return `the length of the ${a.name.replace(/^.*\./, "").replace(/_/g, " ")}`;
+  if (fn === "len" && a?.type === "name") return `the length of the ${inWords(a.name.replace(/^.*\./, ""))}`;
   return undefined;
 }

@@ -15,15 +15,12 @@ export function sentenceFor(loaded: LoadedSystem, library: Library, index: numbe
   const { statements } = loaded.read.system;
   const statement = statements[index];
   if (!statement) return undefined;
-  const above = statements.slice(0, index);
-  const board = above.findLast((s) => s.is === "board");
-  const key = board?.is === "board" ? board.key : "";
-  const said = sayStep(statement, loaded.system.unit, originOf(above));
+  const said = sayStep(statement, loaded.system.unit, originOf(statements.slice(0, index)));
   if (said === undefined) return undefined;
   const gives =
     statement.is === "point"
-      ? verdictOn(loaded, library, index, statement, said, key).verdict === "same"
-      : statement.is === "path" && drawsIt(loaded, statement, said, key);
+      ? verdictOn(loaded, library, index, statement, said).verdict === "same"
+      : statement.is === "path" && drawsIt(loaded, index, statement, said);
   return gives ? said : undefined;
 }
 
@@ -35,8 +32,8 @@ function originOf(above: readonly Statement[]): string | undefined {
 }
 
 /** Whether a sentence, read where a line stands, draws that line and nothing else. */
-function drawsIt(loaded: LoadedSystem, statement: PathStep, said: string, board: string): boolean {
-  const [meant] = understand(said, groundAbove(loaded, statement, board)).understood;
+function drawsIt(loaded: LoadedSystem, index: number, statement: PathStep, said: string): boolean {
+  const [meant] = understand(said, groundAbove(loaded, index)).understood;
   const puts = meant?.sheet.written() ?? [];
   const lines = puts.flatMap((put) => put.lines).map((line) => line.replace(/\s*"[^"]*"$/, ""));
   const { text: _, why: __, watch: ___, when: ____, ...bare } = statement;

@@ -1,6 +1,10 @@
+import { inWords } from "../../formula/in-words.js";
+import { parseLineRef } from "../../formula/parse.js";
+import type { LineTree } from "../../formula/tree.js";
 import type { HomeUnit } from "../../quantity/units.js";
 import type { PathStep, PointStep, Statement } from "../../system/model.js";
 import { sayAmount } from "./amount.js";
+import { parsed } from "./parsed.js";
 import { wordOf } from "../words/word-of.js";
 
 /**
@@ -67,12 +71,12 @@ const POINTS: Readonly<Record<string, Say>> = {
     return form === 5 ? crossing : form === 0 ? [...crossing, ", nearest to", point("near")] : [undefined];
   },
   swing: ({ amount, point, line }, form) =>
-    form === 5 ? ["Swing", amount("distance"), "from", point("from"), "to", line("line")] : [undefined],
+    form === 4 ? ["Swing", amount("distance"), "from", point("from"), "to", line("line")] : [undefined],
   turn: ({ point, plain }, form) => {
     const angle = /^(-?)([a-z][a-z0-9_]*)$/.exec(plain("angle"));
     const other = angle?.[1] === "-" ? ", the other way" : "";
     return form === 0 && angle
-      ? ["Turn", point("point"), "about", point("centre"), `by the ${(angle[2] ?? "").replace(/_/g, " ")}${other}`]
+      ? ["Turn", point("point"), "about", point("centre"), `by the ${inWords(angle[2] ?? "")}${other}`]
       : [undefined];
   },
   mirror: ({ point, line }) => ["Mirror", point("point"), "over", line("line")],
@@ -115,19 +119,20 @@ function sentence(parts: readonly (string | undefined)[]): string | undefined {
   return parts.includes(undefined) ? undefined : parts.join(" ").replace(/ ,/g, ",");
 }
 
+const lineTree = (line: string): LineTree | undefined => parsed(parseLineRef, line);
+
 /** The ends of a line that is named by them. */
 function endsOf(line: string): readonly [string, string] | undefined {
-  const found = /^#?([A-Z]*\d+[a-z]?)\s*-\s*#?([A-Z]*\d+[a-z]?)$/.exec(line);
-  return found ? [found[1] ?? "", found[2] ?? ""] : undefined;
+  const tree = lineTree(line);
+  return tree?.type === "through" ? [tree.a, tree.b] : undefined;
 }
 
-/** A line as it is said: by its ends, by the level or upright of a point, or by its name. */
+/** A line as it is said: by its ends, by the level or upright of a point, or by its name; an edge of a piece is not said. */
 function sayLine(line: string): string | undefined {
-  const ends = endsOf(line);
-  if (ends) return `the line ${ends.join("-")}`;
-  const ray = /^line (across|up|down|in|out|left|right) from #?([A-Z]*\d+[a-z]?)$/.exec(line);
-  if (ray) return ray[1] === "across" ? `the level of ${ray[2] ?? ""}` : `the line straight ${ray[1] ?? ""} from ${ray[2] ?? ""}`;
-  return /^[a-z][a-z0-9_]*$/.test(line) ? `the ${line.replace(/_/g, " ")}` : undefined;
+  const tree = lineTree(line);
+  if (tree?.type === "through") return `the line ${tree.a}-${tree.b}`;
+  if (tree?.type === "ray") return tree.dir === "across" ? `the level of ${tree.from}` : `the line straight ${tree.dir} from ${tree.from}`;
+  return tree?.type === "named" && !tree.name.includes(".") ? `the ${inWords(tree.name)}` : undefined;
 }
 
 /** Where a curve's end is told to run, in the words that are read. */
@@ -144,7 +149,7 @@ function sayPath(path: PathStep): string | undefined {
   if (type === "dart") return sayDart(label ?? key, dart);
   const ids = through.map((id) => id.replace("#", ""));
   if (ids.length < 2) return undefined;
-  const name = key.replace(/_/g, " ");
+  const name = inWords(key);
   return type === "line" ? sayLineThrough(name, ids) : type === "curve" ? sayCurve(name, ids, path) : undefined;
 }
 

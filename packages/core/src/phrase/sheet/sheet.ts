@@ -1,5 +1,5 @@
 import { pointText } from "../../verb/form.js";
-import { type Ground } from "../ground/ground.js";
+import { type Ground, lettersOf } from "../ground/ground.js";
 import { type Amount, COMES_ALONG, type Direction, type Line, type Spot } from "../meaning.js";
 import type { HomeUnit } from "../../quantity/units.js";
 import { measureLine } from "../measure-line.js";
@@ -151,9 +151,7 @@ export class Sheet {
     if (!/^\d/.test(name)) return name;
     const elsewhere = this.ground.points.get(name);
     if (elsewhere && elsewhere.board !== board) return `${board}${name}`;
-    const own = [...this.ground.points.values()].filter((p) => p.board === board).map(({ id }) => id);
-    const letters = own.length > 0 && own.every((id) => /^[A-Z]/.test(id)) ? (own[0] ?? "").replace(/\d.*$/, "") : "";
-    return `${letters}${name}`;
+    return `${lettersOf(this.ground, board)}${name}`;
   }
 
   /** Names for points that are placed and have none yet, the last first; or for those that come. */
