@@ -94,5 +94,6 @@ export { tidyLine } from "./system/notation/tidy-line.js";
 export { tidyNotation } from "./system/notation/tidy.js";
 export { type NotationProblem, problemSaid, problemText } from "./system/notation/problem.js";
 export { blockHolding, placeOf, readNotation, type ReadSystem, statementAt } from "./system/notation/read.js";
+export { isPointText, POINT_ID, pointOnPaper } from "./formula/point-id.js";
 export { pointText } from "./verb/form.js";
 export { VERBS } from "./verb/index.js";

@@ -44,10 +44,28 @@ export function nextPoint(statements: readonly Statement[], after = statements.l
   const before = statements.slice(0, after + 1);
   const board = before.findLast((s) => s.is === "board");
   const here = pointsOnBoards(statements);
-  const onBoard = here.filter((p) => p.board === (board?.is === "board" ? board.key : "") && partsOf(p.id));
+  const drawn = here.filter((p) => p.board === (board?.is === "board" ? board.key : ""));
+  const letter = nextLetter(
+    drawn.map(({ id }) => id),
+    here.map(({ id }) => id),
+  );
+  if (letter !== undefined) return letter;
+  const onBoard = drawn.filter((p) => partsOf(p.id));
   const letters = partsOf(onBoard[0]?.id ?? here[0]?.id ?? "0")?.letters ?? "";
   // A new board of a system that numbers by letters begins with its own letter.
   const own = onBoard.length === 0 && letters !== "" && board?.is === "board" ? board.key : letters;
   const numbers = here.flatMap(({ id }) => (partsOf(id)?.letters === own ? [partsOf(id)?.number ?? 0] : []));
   return `${own}${numbers.length === 0 ? 0 : Math.max(...numbers) + 1}`;
+}
+
+/**
+ * The letter behind the last of a board whose points are called by letters alone; undefined for any other, and when
+ * none is left. I and O look like figures and are passed over.
+ */
+export function nextLetter(onBoard: readonly string[], taken: readonly string[]): string | undefined {
+  if (onBoard.length === 0 || !onBoard.every((id) => /^[A-Z]$/.test(id))) return undefined;
+  const last = Math.max(...onBoard.map((id) => id.charCodeAt(0)));
+  return Array.from({ length: 90 - last }, (_, i) => String.fromCharCode(last + 1 + i)).find(
+    (id) => !/[IO]/.test(id) && !taken.includes(id),
+  );
 }

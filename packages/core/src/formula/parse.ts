@@ -1,3 +1,4 @@
+import { POINT_ID } from "./point-id.js";
 import { FormulaError } from "./error.js";
 import { parse as parseGrammar } from "./generated/formula.js";
 import type { LineTree, Tree } from "./tree.js";
@@ -31,8 +32,8 @@ export function parseLineRef(text: string): LineTree {
 }
 
 // The two plainest ways of naming a line, which need no parser: from point to point, and by its name.
-const THROUGH =
-  /^(?:#(?=[A-Za-z]*[0-9])|(?=[A-Z]+[0-9]))([A-Za-z]*[0-9]+[a-z0-9']*)\s*[-–]\s*(?:#(?=[A-Za-z]*[0-9])|(?=[A-Z]+[0-9]))([A-Za-z]*[0-9]+[a-z0-9']*)$/;
+const END = `(?:#|(?=[A-Z]+[0-9]))(${POINT_ID})`;
+const THROUGH = new RegExp(`^${END}\\s*[-–]\\s*${END}$`);
 const NAMED = /^(?:[A-Z]\w*\.)?[a-z_][A-Za-z0-9_]*$/;
 
 type Start = "Formula" | "PointRef" | "LineRef";

@@ -42,11 +42,14 @@ function settingSaid(line: string, ground: Ground): Put | undefined {
   return { sort: "setting", board: "", lines: [`set ${key} = ${figures[0] ?? ""} from ${figures[1] ?? ""} to ${figures[2] ?? ""}${text}`] };
 }
 
+/** "A to K" and "it" are no names of figures. */
+const NO_VALUE = /^(?:it|this|that|there|here|point|[a-z](?:_to)?_[a-z]|[a-z]{2})$/;
+
 /** "Cap height = bust/12 + 1/2": a figure that is worked out. */
 function valueSaid(line: string, ground: Ground): Put | undefined {
   const match = /^(?:let\s+|work out\s+|reckon\s+)?(?:the\s+)?([a-z][a-z ]*?)\s*(?:=|\bis\b|\bequals\b)\s*(.+?)\.?$/i.exec(line);
   const key = keyOf(match?.[1] ?? "");
-  if (!match || key === "" || ground.keys.has(key) || /^(?:it|this|that|there|here|point)$/.test(key)) return undefined;
+  if (!match || key === "" || ground.keys.has(key) || NO_VALUE.test(key)) return undefined;
   const formula = amountSaid(match[2] ?? "", ground);
   if (formula === undefined || !/[a-z#(]/.test(formula)) return undefined;
   return { sort: "step", board: ground.board, lines: [`value ${key} = ${formula}  "${quoted(line)}"`] };

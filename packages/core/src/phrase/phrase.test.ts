@@ -189,6 +189,17 @@ describe("what was once read as something else", () => {
     ["The same place as 5.", ["#13 trace #5"]],
     // What is gone through lies between, though it is said last.
     ["Shape the armhole from 6 to 8 through 7.", ["curve new_armhole: #6 > #7 > #8, like armhole_back"]],
+    // The level of a point was taken for the point, and half an inch for a way in.
+    [
+      "From 5 square out 2 inches. Square down from 3 to the level of 2 and call it 30.",
+      ["#31 out 2 from #5", "#30 down from #3 to line across from #2"],
+    ],
+    ["1 to 30 is a quarter of the bust plus 1/2 in, square across from 1.", ["#30 out bust/4 + 1/2 from #1"]],
+    ["From 5 square to the line 5-6, 1 inch to the right-hand side facing 6.", ["#13 off #5-#6 at #5, 1 right"]],
+    // An instruction was taken for a note, and kept without being drawn.
+    ["Remember, square down 3 inches from 2.", []],
+    // What a line is for is its name.
+    ["Draw a curve from 6 to 8 for the underarm.", ["curve underarm: #6 > #8"]],
     // The waist line is a place and no length, "round the curve" is a way and no remark, and "to the side" is as far as the side.
     ["Square up off the waist line at 9.", []],
     ["Go round the curve from 6 towards 8 by two inches.", []],

@@ -56,7 +56,7 @@ export function quickReading(
 
 /** What kind of meaning it is, so that the same kind can be preferred next time: the verbs of its statements. */
 export const kindOfMeaning = ({ puts }: Pick<Reading, "puts">): string =>
-  puts.map(({ lines }) => /^(?:#?[A-Z]*\d\w* )?([a-z]+)/.exec(lines[0] ?? "")?.[1] ?? "").join(" ");
+  puts.map(({ lines }) => /^(?:(?:#\w+|[A-Z]+\d\w*) )?([a-z]+)/.exec(lines[0] ?? "")?.[1] ?? "").join(" ");
 
 /** Meanings of a kind that was chosen before come first, the last chosen foremost. */
 function inOrder(readings: readonly Reading[], preferred: readonly string[]): readonly Reading[] {

@@ -163,7 +163,7 @@ function noted(sentence: string, note: Put, into: LoadedSystem, library: Library
 }
 
 /** Statements that keep a sentence: points and what is drawn, figures and shapings. */
-const KEEPS_SENTENCE = /^(?:#?[A-Z]{0,2}\d|(?:line|level|curve|arc|blend|trace|join|dart|value|shape)\b)/;
+const KEEPS_SENTENCE = /^(?:#|[A-Z]{1,2}\d|(?:line|level|curve|arc|blend|trace|join|dart|value|shape)\b)/;
 
 /** Her sentence stays with the first of the statements that can keep it; the points that only help to find others say nothing. */
 function withSentence(puts: readonly Put[], sentence: string): readonly Put[] {
@@ -189,7 +189,8 @@ function notesOf(sentence: string, board: string): readonly Put[] {
   const [begin = ""] = /^[a-z. ]{2,22}[:!,.] /i.exec(sentence.trimStart().slice(0, 40)) ?? [];
   const word = begin.slice(0, -2).trim();
   const said = begin === "" ? undefined : sentence.trimStart().slice(begin.length).trim();
-  if (said === undefined) return [];
+  // "Remember, square down 3 inches" is something to do.
+  if (said === undefined || (begin.endsWith(", ") && /\d|\b[A-Z]\b/.test(said))) return [];
   const stands = (line: string): Put => ({ sort: "end", board: "", lines: [line] });
   if (CAUTIONS.test(word)) return [stands(`caution "${quoted(said)}"`)];
   if (READY.test(word)) return [stands(`lesson "${quoted(sentence)}"`)];

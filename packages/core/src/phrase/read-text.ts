@@ -33,9 +33,12 @@ export interface TextPlace {
 /** A line of several sentences is read as one when it is no longer than this, in words and signs. */
 const AS_ONE = 70;
 
+/** What a system is called before anyone has called it. */
+const UNTITLED = "New system";
+
 /** Reads a handout as it was typed or pasted: headings, lists and sentences, each into what those above it left. */
 export function readText(handout: string, { into, library = {}, unit = "in", board }: TextPlace): TextReading {
-  let loaded = into ?? loadSystem(`system "New system"\n  garment block · unit ${unit}\n`);
+  let loaded = into ?? loadSystem(`system "${UNTITLED}"\n  garment block · unit ${unit}\n`);
   let it: string | undefined;
   let here = board;
   const sentences: SentenceReading[] = [];
@@ -51,7 +54,7 @@ export function readText(handout: string, { into, library = {}, unit = "in", boa
     const bare = line.trim();
     if (bare === "") continue;
     const notation = notationOf(line, loaded, library, here);
-    const heading = notation ?? headingOf(bare, loaded, library);
+    const heading = notation ?? headingOf(bare, loaded, library) ?? (sentences.length === 0 ? titleOf(bare, loaded, library) : undefined);
     if (heading) {
       take(heading.reading);
       here = heading.board ?? here;
@@ -59,11 +62,8 @@ export function readText(handout: string, { into, library = {}, unit = "in", boa
     } else
       for (const sentence of readLine(bare, drawable(loaded, library), library, here, it)) {
         // What stands behind it in the line is read into what it left.
-        take(
-          sentence.again
-            ? readSentence(sentence.text, drawable(loaded, library), library, { ground: groundOf(drawable(loaded, library), here), it })
-            : sentence.reading,
-        );
+        const now = drawable(loaded, library);
+        take(sentence.again ? readListed(sentence.text, now, library, { ground: groundOf(now, here), it }) : sentence.reading);
       }
   }
   return { sentences, loaded };
@@ -115,15 +115,21 @@ function readLine(line: string, loaded: LoadedSystem, library: Library, board: s
   const listed = LIST_MARK.exec(line)?.[0] ?? "";
   const parts = sentencesOf(line.slice(listed.length)).map((part, i) => (i === 0 ? listed + part : part));
   if (parts.length === 1 || tokensOf(line).length <= AS_ONE) {
-    const whole = readSentence(line, loaded, library, place);
-    if (whole.status === "read" || parts.length === 1) {
-      const bare = line.replace(LIST_MARK, "");
-      if (bare === line) return [{ again: false, reading: whole }];
-      const unnumbered = readSentence(bare, loaded, library, place);
-      return [{ again: false, reading: namesPoint(whole, unnumbered) ? whole : { ...unnumbered, sentence: line } }];
-    }
+    const whole = readListed(line, loaded, library, place);
+    if (whole.status === "read" || parts.length === 1) return [{ again: false, reading: whole }];
   }
   return parts.map((text) => ({ again: true, text }));
+}
+
+type Place = Parameters<typeof readSentence>[3];
+
+/** A sentence of a list: the number before it is the name of its point, or only its place in the list. */
+function readListed(line: string, loaded: LoadedSystem, library: Library, place: Place): SentenceReading {
+  const whole = readSentence(line, loaded, library, place);
+  const bare = line.replace(LIST_MARK, "");
+  if (bare === line) return whole;
+  const unnumbered = readSentence(bare, loaded, library, place);
+  return namesPoint(whole, unnumbered) ? whole : { ...unnumbered, sentence: line };
 }
 
 /** So much more far-fetched may a sentence be with the number before it, so that the number is still the name of its point. */
@@ -146,7 +152,7 @@ function sentencesOf(line: string): string[] {
 }
 
 const GARMENT_PARTS =
-  /^(?:the\s+)?(?:draft(?:ing)?\s+(?:of\s+)?(?:the\s+)?)?((?:upper |under |top |left |right |half )?(?:back|front|sleeve|collar|skirt|cuff|yoke|hood|trousers?|bodice|facing|pocket|waistband|gusset)s?(?: (?:bodice|skirt|draft|piece|block|sleeve|leg))?)\s*:?$/i;
+  /^(?:(?:next|now|then),?\s+)?(?:(?:draft|draw)(?:ing)?\s+(?:of\s+)?)?(?:the\s+)?((?:upper |under |top |left |right |half )?(?:back|front|sleeve|collar|skirt|cuff|yoke|hood|trousers?|bodice|facing|pocket|waistband|gusset)s?(?: (?:bodice|skirt|draft|piece|block|sleeve|leg))?)\s*[:.]?$/i;
 
 /** A heading: a board of its own for a part of the garment, else a part of the handout; or the measurements that are needed. */
 function headingOf(line: string, loaded: LoadedSystem, library: Library): Heading | undefined {
@@ -166,6 +172,16 @@ function headingOf(line: string, loaded: LoadedSystem, library: Library): Headin
   if (key === undefined) return undefined;
   const board = `board ${key} "${title}" · centre fold`;
   return { reading: read(line, [board], loadSystem(withBoard(loaded, board), library, loaded)), board: key };
+}
+
+/** The first line of a handout, a few words without a figure or a full stop: the title of a system that has none yet. */
+function titleOf(line: string, { read: before, system }: LoadedSystem, library: Library): Heading | undefined {
+  const isTitle = system.title === UNTITLED && /^[\p{Lu}][^\d"]*[^\d".,;]$/u.test(line) && line.split(/\s+/).length <= 8;
+  const at = before.source.split("\n").findIndex((text) => text.startsWith("system "));
+  if (!isTitle || at < 0) return undefined;
+  const titled = `system "${line.replace(/:$/, "")}"`;
+  const text = applyEdits(before.source, [{ from: at, count: 1, lines: [titled] }]);
+  return { reading: read(line, [titled], loadSystem(text, library)) };
 }
 
 /** A board stands behind the steps of those before it, and before the pieces. */

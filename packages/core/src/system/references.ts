@@ -1,3 +1,4 @@
+import { isPointText } from "../formula/point-id.js";
 import { CLOSED_WIDTH } from "../formula/compile.js";
 import { FormulaError } from "../formula/error.js";
 import { functionFor } from "../formula/functions.js";
@@ -224,7 +225,7 @@ class Gatherer {
       if (match[0] === "and") continue;
       const name = match[0].replace(/^#/, "");
       const from = match.index + (match[0].length - name.length);
-      this.add(/^(?:[A-Z]+[0-9]|[0-9])/.test(name) ? "point" : "path", name, field, [from, from + name.length]);
+      this.add(isPointText(match[0]) ? "point" : "path", name, field, [from, from + name.length]);
     }
   }
 

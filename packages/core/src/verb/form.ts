@@ -1,3 +1,5 @@
+import { POINT_ID } from "../formula/point-id.js";
+
 /** What may fill a gap in a verb's form. */
 export type ParameterType = "length" | "number" | "angle" | "point" | "line" | "path" | "paths" | "names" | "piece" | "edge";
 
@@ -29,7 +31,7 @@ const GAP: Record<ParameterType, string> = {
   number: FORMULA_GAP,
   angle: FORMULA_GAP,
   line: "(.+?)",
-  point: "(#?[A-Za-z]*[0-9]+[a-z0-9']*)",
+  point: `(#(?:${POINT_ID})|[A-Za-z]*[0-9]+[a-z0-9']*)`,
   path: "((?:[A-Z][A-Za-z0-9_]*\\.)?[a-z_][A-Za-z0-9_]*)",
   names: "([#A-Za-z_][A-Za-z0-9_']*(?:(?:\\s*,\\s*|\\s+and\\s+)[#A-Za-z_][A-Za-z0-9_']*)*)",
   paths: "([a-z_][A-Za-z0-9_]*(?:(?:\\s*,\\s*|\\s+and\\s+)[a-z_][A-Za-z0-9_]*)+)",
@@ -88,5 +90,5 @@ export function printForm(f: Form, args: Readonly<Record<string, string>>): stri
   });
 }
 
-/** `#12` for a bare number, `B12` as it is. */
-export const pointText = (id: string): string => (/^[A-Z]/.test(id) ? id : `#${id}`);
+/** `#12` for a bare number and `#A` for a bare letter, `B12` as it is. */
+export const pointText = (id: string): string => (/^[A-Z]+[0-9]/.test(id) ? id : `#${id}`);

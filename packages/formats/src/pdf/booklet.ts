@@ -10,6 +10,7 @@ import {
   statementsOf,
   cutText,
   type TapeMark,
+  pointOnPaper,
   tapeText,
   traceOf,
   type TraceEntry,
@@ -176,14 +177,14 @@ function groups(doc: PDFKit.PDFDocument, plan: Plan, run: Run, options: BookletO
 
 function step(doc: PDFKit.PDFDocument, plan: Plan, entry: TraceEntry, index: number, { sums }: BookletOptions): void {
   if (doc.y > doc.page.height - 100) doc.addPage();
-  const name = entry.step.replace("#", "");
+  const name = pointOnPaper(entry.step);
   const left = doc.page.margins.left;
   doc
     .moveDown(0.25)
     .font("strong")
     .fontSize(10.5)
     .fillColor(INK)
-    .text(/\d/.test(name) ? `${name}  ` : "", left, doc.y, { continued: true, width: wide(doc) });
+    .text(name === "" ? "" : `${name}  `, left, doc.y, { continued: true, width: wide(doc) });
   doc.font("text").text(entry.text);
   if (entry.outcome.status === "skipped") line(doc, `    Left out: ${entry.outcome.why}`, true);
   if (sums)

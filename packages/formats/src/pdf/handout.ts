@@ -4,6 +4,7 @@ import {
   type Plan,
   type Run,
   type TapeMark,
+  pointOnPaper,
   tapeText,
   type HomeUnit,
   type TraceEntry,
@@ -67,13 +68,13 @@ function heading(doc: PDFKit.PDFDocument, plan: Plan, run: Run, facts: PrintFact
 
 function step(doc: PDFKit.PDFDocument, entry: TraceEntry): void {
   if (doc.y > doc.page.height - 110) doc.addPage();
-  const name = entry.step.replace("#", "");
+  const name = pointOnPaper(entry.step);
   doc
     .moveDown(0.35)
     .font("strong")
     .fontSize(10.5)
     .fillColor(INK)
-    .text(/\d/.test(name) ? `${name}  ` : "", { continued: true })
+    .text(name === "" ? "" : `${name}  `, { continued: true })
     .font("text")
     .text(entry.text);
   if (entry.outcome.status !== "drawn") doc.fontSize(9.5).fillColor(ACCENT).text(`Not drawn. ${entry.outcome.why}`, { indent: 18 });

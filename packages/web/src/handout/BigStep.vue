@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { HomeUnit, TraceEntry } from "@lodrin/core";
+import { type HomeUnit, pointOnPaper, type TraceEntry } from "@lodrin/core";
 import { computed } from "vue";
 import FigureText from "../ui/FigureText.vue";
 
 /** One step to be read an arm's length away: the figure as the tape shows it, the sentence, and what to watch. */
 const props = defineProps<{ entry: TraceEntry; unit: HomeUnit; place: number; of: number; ticked: boolean }>();
-const number = computed(() => (/\d/.test(props.entry.step) ? props.entry.step.replace("#", "") : ""));
+const number = computed(() => pointOnPaper(props.entry.step));
 const sum = computed(() => props.entry.sums.find((s) => s.reading !== undefined) ?? props.entry.sums[0]);
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Explained, explainStep, type HomeUnit, type Plan, type Run, type TapeMark, workedLines } from "@lodrin/core";
+import { type Explained, explainStep, type HomeUnit, type Plan, pointOnPaper, type Run, type TapeMark, workedLines } from "@lodrin/core";
 import { computed, type Ref } from "vue";
 import FigureText from "../ui/FigureText.vue";
 
@@ -15,7 +15,7 @@ const props = defineProps<{
 defineEmits<{ go: [] }>();
 
 const entry = computed(() => explainStep(props.plan, props.source.value, props.index, { mark: props.mark }));
-const number = computed(() => (/\d/.test(entry.value.step) ? entry.value.step.replace("#", "") : ""));
+const number = computed(() => pointOnPaper(entry.value.step));
 const home = computed(() => props.plan.system.unit);
 const sum = computed(() => entry.value.sums[0]);
 const short = computed(() => {

@@ -1,3 +1,4 @@
+import { pointText } from "../../verb/form.js";
 import { FIGURE, MEASURED } from "../grammar/figures.js";
 import { AMOUNT, LINE } from "../grammar/main-rules.js";
 import { on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
@@ -264,7 +265,7 @@ function pointRule() {
   return saying<string>("point").said({
     starts: ({ tokens, ground }, at) => {
       const value = tokens[at]?.value ?? "";
-      return ground.points.has(value) ? [{ value: /^[A-Z]/.test(value) ? value : `#${value}`, to: at + 1, cost: 0 }] : [];
+      return ground.points.has(value) ? [{ value: pointText(value), to: at + 1, cost: 0 }] : [];
     },
   });
 }

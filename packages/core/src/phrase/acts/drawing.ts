@@ -116,6 +116,12 @@ const JOINED = saying<Act>("join").said(
     1.2,
   ),
   on(p`${THROUGH} (is|are) (joined|connected|drawn)`, ([spots = []]) => drawn(spots, {}, undefined, undefined)),
+  on(
+    p`${RULED} ${MANNER}? (from|between|through)? ${THROUGH} (for|as|to form|to make|to give|forming|making|giving|this is|that is) ${CALLED_LINE} (line|seam|edge|curve)?`,
+    ([, manner = {}, spots = [], name = ""]) =>
+      drawn(spots, manner.curve === true ? { ...manner, ...kindIn(name) } : manner, keyOf(name), undefined),
+    0.2,
+  ),
   // A line that is there already is drawn again, in its own kind unless another is said.
   on(
     p`(draw|redraw|make) (new)? ${LINE} (again|anew|new|once more)? (from|between|through|:|,|=)? ${THROUGH}`,

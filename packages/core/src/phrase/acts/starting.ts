@@ -24,7 +24,7 @@ const START = saying<Act>("start").said(
     started(name),
   ),
   on(
-    p`(mark|put|place) (a)? (point|mark) ${NAME} (in|at|near|on) (top|upper|left|right|corner|paper)? (left|right)? (hand)? (corner|edge)? (of paper|of sheet)?`,
+    p`(mark|put|place) (a)? (point|mark)? ${NAME} (in|at|near|on) (top|upper|left|right|corner|paper)? (left|right)? (-)? (hand)? (corner|edge)? (of paper|of sheet)?`,
     ([name]) => started(name),
   ),
 );

@@ -170,8 +170,10 @@ function bracketRule() {
 /** At an angle from a point. */
 const angled = (degrees: number | undefined, side: "below" | "above" | undefined, draws: boolean): Act =>
   act(`angle ${degrees ?? ""} ${side ?? ""} ${String(draws)}`, (bag, sheet) => {
-    only(bag, { amount: 1, from: 1, at: 1, heading: 2, spot: 1, draws: 1 });
-    const [at, id] = sheet.spot(bag.first("from")?.spot ?? bag.first("at")?.spot ?? bag.first("spot")?.spot ?? { before: "it" });
+    only(bag, { amount: 1, from: 1, at: 1, heading: 2, spot: 1, draws: 1, pair: 1 });
+    const [at, id] = sheet.spot(
+      bag.first("pair")?.from ?? bag.first("from")?.spot ?? bag.first("at")?.spot ?? bag.first("spot")?.spot ?? { before: "it" },
+    );
     if (degrees === undefined) throw ask("At what angle?");
     const by = oneAmount(bag, at);
     if (!by) throw ask("How long?");
@@ -180,7 +182,9 @@ const angled = (degrees: number | undefined, side: "below" | "above" | undefined
       side,
       bag.all("heading").map(({ way }) => way),
     );
-    const placed = at.place(`at ${degreesText(angle)}, ${by.formula} from ${id}`, at.boardOf(id), nameOf(bag)).measuring(by);
+    const placed = at
+      .place(`at ${degreesText(angle)}, ${by.formula} from ${id}`, at.boardOf(id), bag.first("pair")?.name ?? nameOf(bag))
+      .measuring(by);
     return draws || bag.first("draws") ? placed.draw("line", "angled", `: ${id} > ${placed.it ?? ""}`) : placed;
   });
 

@@ -41,12 +41,22 @@ const HEADING_WORDS: Readonly<Record<string, Heading>> = {
   backward: "back",
   backwards: "back",
 };
-export const HEADING_WORD = oneOf("way", HEADING_WORDS);
+export const HEADING_WORD = saying<Heading>("way").said({
+  firsts: () => new Set(Object.keys(HEADING_WORDS)),
+  starts: ({ tokens }, at) => {
+    const value = wordOf(HEADING_WORDS, tokens[at]?.text ?? "");
+    if (value === undefined) return [];
+    // "1/2 in," is rather half an inch.
+    const unit = tokens[at]?.text === "in" && tokens[at - 1]?.kind === "number" && tokens[at + 1]?.kind === "mark";
+    return [{ value, to: at + 1, cost: unit ? 2 : 0 }];
+  },
+});
 
 export const UP_OR_DOWN = oneOf<Heading>("up or down", { up: "up", down: "down", back: "back" });
 
 export const HEADING: Saying<Heading> = saying<Heading>("heading").said(
   on(p`(straight|squarely|directly|square|plumb|vertically|vertical)? ${HEADING_WORD}`, ([way]) => way),
+  on(p`,? (and)? pointing (straight)? ${HEADING_WORD}`, ([way]) => way),
   on(
     p`(level|horizontally|straight|square)? (to|toward|towards) (left|centre|centre back|centre front|centre line|inside|fold|middle)`,
     () => "in" as const,

@@ -13,7 +13,7 @@ import { PLACED } from "./main-rules.js";
 import { on, oneOf, p, saying, type Saying } from "./rules.js";
 import { listOf } from "../chart/pattern.js";
 import { HAND, HEADING, HEADING_WORD, UP_OR_DOWN } from "./headings.js";
-import { NAMING, NEW } from "./naming.js";
+import { BY_LETTERS, NAMING, NEW } from "./naming.js";
 import { REMARK } from "./remarks.js";
 import { CONDITION } from "./conditions.js";
 
@@ -120,6 +120,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
     ([from, name]) => (from && name !== undefined ? { is: "pair", from, name } : undefined),
     -0.1,
   ),
+  on(p`(line)? ${BY_LETTERS} ${MEASURES}?`, ([pair]) => pair && { is: "pair", from: { id: pair[0] }, name: pair[1] }, -0.1),
   // "13 = 7 + 1/2 in. out": from a point, by so much.
   on(p`${NEW} (=|:|is|,) (point)? ${PLACED} (+|plus|and|,)`, ([name, id]) =>
     name === undefined || id === undefined ? undefined : { is: "pair", from: { id }, name },
@@ -128,7 +129,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
   // The centre is where a board begins: beyond it lies the other half.
   on(p`,? (beyond|past|outside) (centre|centre front|centre back|fold) ,?`, () => ({ is: "heading", way: "in" }), 0.6),
   on(
-    p`(to|on|at|toward|towards)? ${HAND} (hand|hand side|side)? ,? (when|while|as you|as you are|if you)? (facing|face|looking to|looking toward|looking towards|look to|going to|go to|walking to|walk to) ${PLACED}`,
+    p`(to|on|at|toward|towards)? ${HAND} (-)? (hand|hand side|side)? ,? (when|while|as you|as you are|if you)? (facing|face|looking to|looking toward|looking towards|look to|going to|go to|walking to|walk to) ${PLACED}`,
     ([hand, facing]) => (hand && facing !== undefined ? { is: "hand", hand, facing } : undefined),
   ),
   {

@@ -4,6 +4,7 @@ import { figureCalled, type Ground, type KnownLine } from "../ground/ground.js";
 import type { Line } from "../meaning.js";
 import { on, p, saying, wordsRow } from "./rules.js";
 import { LINE, PLACED, SPOT_BELOW } from "./main-rules.js";
+import { isLetter, pointByLetter } from "./point-name.js";
 
 const straight = (a: string, b: string, ground: Ground): Line => ({
   text: `${pointText(a)}-${pointText(b)}`,
@@ -126,8 +127,19 @@ const CALLED = wordsRow<true>("what a line is called", 4, (words) =>
     : undefined,
 );
 
+/** A line by the letters of its two points, written as one word: `CD`. */
+const BY_LETTERS = saying<Line>("line by its letters").said({
+  starts: ({ tokens, ground }, at) => {
+    const [a, b, more] = tokens[at]?.value ?? "";
+    if (a === undefined || b === undefined || more !== undefined || !isLetter(a) || !isLetter(b)) return [];
+    const [from, to] = [a, b].map((letter) => pointByLetter(letter, ground));
+    return from === undefined || to === undefined || from === to ? [] : [{ value: straight(from, to, ground), to: at + 1, cost: 0 }];
+  },
+});
+
 /** A line on which something lies or ends. */
 export const LINES = LINE.said(
+  on(p`(straight)? (line)? ${BY_LETTERS}`, ([line]) => line),
   on(p`${PLACED} (-|to) ${PLACED}`, ([a, b], g) => (a && b && a !== b ? straight(a, b, g) : undefined), 0.1),
   on(p`(straight)? (line|guideline) (from|between)? ${PLACED} (-|to|and) ${PLACED}`, ([a, b], g) =>
     a && b && a !== b ? straight(a, b, g) : undefined,

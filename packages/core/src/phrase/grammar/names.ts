@@ -1,4 +1,4 @@
-import { pointName } from "./point-name.js";
+import { isLettered, pointName } from "./point-name.js";
 import { COUNT_WORDS } from "./figures.js";
 import { saying } from "./rules.js";
 
@@ -9,7 +9,10 @@ export const NAME = saying<string>("new name").said(
       const token = tokens[at];
       const name = token && pointName(token);
       if (name === undefined || token === undefined) return [];
-      return [{ value: name, to: at + 1, cost: ground.points.has(name) ? 0.6 : 0 }];
+      if (token.kind === "number" && isLettered(ground)) return [];
+      // `A` at the beginning is rather an article, and `I` the one who speaks.
+      const article = token.text === "a" ? 0.3 : token.text === "i" ? 2 : 0;
+      return [{ value: name, to: at + 1, cost: (ground.points.has(name) ? 0.6 : 0) + article }];
     },
   },
   {

@@ -3,6 +3,7 @@ import { DESCRIPTION } from "./spots.js";
 import { CLOSE, OPEN, on, p, saying } from "./rules.js";
 import { listOf } from "../chart/pattern.js";
 import { NAME } from "./names.js";
+import { isLetter, pointByLetter } from "./point-name.js";
 
 /** One that is not placed yet: what stands without a word of naming is a name only then. */
 export const NEW = saying<string>("free name").said({
@@ -26,6 +27,16 @@ function isShared(kind: string | undefined, name: string, points: ReadonlyMap<st
   );
 }
 const allLettered = (points: ReadonlyMap<string, unknown>): boolean => [...points.keys()].every((id) => /^[A-Z]/.test(id));
+
+/** From a point to one that is not placed yet, by their letters: `BK`. */
+export const BY_LETTERS = saying<readonly [string, string]>("way by its letters").said({
+  starts: ({ tokens, ground }, at) => {
+    const [a, b, more] = tokens[at]?.value ?? "";
+    if (a === undefined || b === undefined || more !== undefined || !isLetter(a) || !isLetter(b)) return [];
+    const from = pointByLetter(a, ground);
+    return from === undefined || pointByLetter(b, ground) !== undefined ? [] : [{ value: [from, b], to: at + 1, cost: 0 }];
+  },
+});
 
 const NAME_GAP = saying<true>("between names").said(on(p`(, and|,|and|-|&|then)`, () => true));
 const NAMES = listOf("names", NAME, NAME_GAP);

@@ -47,7 +47,7 @@ export const wordsRow = <T>(name: string, most: number, means: (words: string, g
 
 /** Words that ask, join or do something: no new line or piece is called by one. */
 export const NO_NAME =
-  /\b(?:where|when|while|is|are|be|with|and|then|if|same|swing|swung|turn|rotate|pivot|measure|mark|raise|find|put|place|lay|go|come|move|repeat|check|mirror|continue|halfway|on|at|off|past|above|below|under)\b/;
+  /\b(?:where|when|while|is|are|be|with|and|then|if|same|swing|swung|turn|rotate|pivot|measure|mark|raise|find|put|place|lay|go|come|move|repeat|check|mirror|continue|halfway|on|at|off|past|above|over|below|under)\b/;
 
 export const OPEN = oneOf("bracket", { "(": true });
 export const CLOSE = oneOf("end of a bracket", { ")": true });

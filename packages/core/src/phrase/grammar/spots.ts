@@ -1,7 +1,8 @@
 import { pointText } from "../../verb/form.js";
 import type { Got } from "../chart/chart.js";
 import type { Token } from "../words/tokens.js";
-import { type Ground } from "../ground/ground.js";
+import { type Ground, lettersOf } from "../ground/ground.js";
+import { isLetter, pointByLetter } from "./point-name.js";
 import { type Line, sharedEnd, type Spot } from "../meaning.js";
 import { SHARE } from "./figures.js";
 import { AMOUNT, LINE, PLACED, SPOT, SPOT_BELOW } from "./main-rules.js";
@@ -19,12 +20,13 @@ const NUMBERED = saying<string>("point by number").said({
 });
 
 function pointCalled({ value: said, kind }: Token, ground: Ground): string | undefined {
+  if (isLetter(said)) return pointByLetter(said, ground);
   if (!/^[A-Za-z]{0,2}\d+[a-z]?$/.test(said))
     return ground.points.has(said.toUpperCase()) && said.length > 1 ? said.toUpperCase() : undefined;
   const own = /^\d/.test(said) ? `${ground.board}${said}` : said;
   if (ground.points.get(own)?.board === ground.board) return own;
   // On a board whose points have letters a bare number is one of them, and never a point of another board.
-  if (kind === "number" && hasLetters(ground)) return onBoard(said, ground);
+  if (kind === "number" && lettersOf(ground, ground.board) !== "") return onBoard(said, ground);
   if (ground.points.has(said)) return said;
   if (ground.points.has(said.toUpperCase())) return said.toUpperCase();
   if (!/^\d/.test(said)) return undefined;
@@ -32,14 +34,9 @@ function pointCalled({ value: said, kind }: Token, ground: Ground): string | und
 }
 
 /** A number with the letters that the points of the board have. */
-function onBoard(number: string, { points, board }: Ground): string | undefined {
-  const letters = [...points.values()].find((point) => point.board === board)?.id.replace(/\d.*$/, "") ?? "";
-  return points.has(`${letters}${number}`) ? `${letters}${number}` : undefined;
-}
-
-function hasLetters({ points, board }: Ground): boolean {
-  const own = [...points.values()].filter((point) => point.board === board);
-  return own.length > 0 && own.every(({ id }) => /^[A-Z]/.test(id));
+function onBoard(number: string, ground: Ground): string | undefined {
+  const id = `${lettersOf(ground, ground.board)}${number}`;
+  return ground.points.has(id) ? id : undefined;
 }
 
 /** Which two edges of a piece meet at a place that has a name of its own (common practice, no source). */
@@ -107,7 +104,8 @@ export const DESCRIBES = new Set(
 export const DESCRIPTION = wordsRow<true>(
   "description",
   4,
-  (words) => (words.split(" ").every((word) => DESCRIBES.has(word)) ? true : undefined),
+  // The level of a point is not the point.
+  (words) => (words.split(" ").every((word) => DESCRIBES.has(word)) && !/^(?:level|height) of\b/.test(words) ? true : undefined),
   0.1,
 );
 
@@ -129,7 +127,7 @@ PLACED.said(
 const UNPLACED = saying<string>("point that is not there").said({
   starts: ({ tokens, ground }, at) => {
     const token = tokens[at];
-    if (!token || token.kind === "mark" || !/^[A-Za-z]{0,2}\d+[a-z]?$/.test(token.value)) return [];
+    if (!token || token.kind === "mark" || !(/^[A-Za-z]{0,2}\d+[a-z]?$/.test(token.value) || isLetter(token.text))) return [];
     return pointCalled(token, ground) === undefined ? [{ value: token.value, to: at + 1, cost: 1.2 }] : [];
   },
 });

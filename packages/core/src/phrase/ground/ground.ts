@@ -106,10 +106,10 @@ export function groundOf({ plan }: Pick<LoadedSystem, "plan">, board?: string): 
   return ground;
 }
 
-/** The letters with which every point of a board begins; none where there are none, or not at all of them. */
+/** The letters before the number of every point of a board; none where there are none, or not at all of them. */
 export function lettersOf({ points }: Pick<Ground, "points">, board: string): string {
   const own = [...points.values()].filter((p) => p.board === board).map(({ id }) => id);
-  return own.length > 0 && own.every((id) => /^[A-Z]/.test(id)) ? (own[0] ?? "").replace(/\d.*$/, "") : "";
+  return own.length > 0 && own.every((id) => /^[A-Z]+\d/.test(id)) ? (own[0] ?? "").replace(/\d.*$/, "") : "";
 }
 
 /** What is known where the statement at `index` stands: what is above it, in the system and in those it builds on. */

@@ -105,7 +105,7 @@ function sayPoint({ verb, form, args }: PointStep, unit: HomeUnit, origin: strin
         plain,
         origin,
         share: (name) => wordOf(SHARE_WORDS, plain(name)),
-        point: (name) => /^#?[A-Z]*\d+[a-z]?$/.exec(plain(name))?.[0].replace("#", ""),
+        point: (name) => /^#?(?:[A-Z]*\d+[a-z]?|[A-Z]{1,2})$/.exec(plain(name))?.[0].replace("#", ""),
         line: (name) => sayLine(plain(name)),
         amount: (name) => sayAmount(plain(name), unit),
       },

@@ -1,4 +1,6 @@
 import { pointText } from "../../verb/form.js";
+import { nextLetter } from "../../edit/renumber.js";
+import { isLetter } from "../grammar/point-name.js";
 import { type Ground, lettersOf } from "../ground/ground.js";
 import { type Amount, COMES_ALONG, type Direction, type Line, type Spot } from "../meaning.js";
 import type { HomeUnit } from "../../quantity/units.js";
@@ -141,16 +143,17 @@ export class Sheet {
 
   /** A name with the letters of another board is of a point on that. */
   private lettersElsewhere(name: string, board: string): boolean {
-    const letters = /^[A-Z]+/.exec(name)?.[0];
+    const letters = /^[A-Z]+(?=\d)/.exec(name)?.[0];
     if (letters === undefined) return false;
     const on = [...this.ground.points.values()].filter(({ id }) => id.replace(/\d.*$/, "") === letters).map((p) => p.board);
     return on.length > 0 && !on.includes(board);
   }
 
   private named(name: string, board: string): string {
-    if (!/^\d/.test(name)) return name;
+    if (!/^\d|^[A-Z]$/.test(name)) return name;
     const elsewhere = this.ground.points.get(name);
     if (elsewhere && elsewhere.board !== board) return `${board}${name}`;
+    if (isLetter(name)) return name;
     return `${lettersOf(this.ground, board)}${name}`;
   }
 
@@ -317,14 +320,13 @@ export const keyOf = (words: string): string =>
     .replace(/^[_\d]+|_+$/g, "");
 
 /** The next number of a board, with the letters its points have. */
-function nextFree({ points }: Ground, board: string, taken: ReadonlySet<string>): string {
+function nextFree(ground: Ground, board: string, taken: ReadonlySet<string>): string {
+  const { points } = ground;
   const ids = [...points.values()].filter((p) => p.board === board).map(({ id }) => id);
-  const letters =
-    ids.length > 0 && ids.every((id) => /^[A-Z]/.test(id))
-      ? (ids[0] ?? "").replace(/\d.*$/, "")
-      : ids.length === 0 && [...points.keys()].every((id) => /^[A-Z]/.test(id)) && points.size > 0
-        ? board
-        : "";
+  const letter = nextLetter(ids, [...taken]);
+  if (letter !== undefined) return letter;
+  const begins = ids.length === 0 && points.size > 0 && [...points.keys()].every((id) => /^[A-Z]+\d/.test(id));
+  const letters = begins ? board : lettersOf(ground, board);
   const numbers = [...taken].filter((id) => id.replace(/\d.*$/, "") === letters).map((id) => Number(/\d+/.exec(id)?.[0] ?? 0));
   return `${letters}${Math.max(0, ...numbers) + 1}`;
 }

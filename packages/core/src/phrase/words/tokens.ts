@@ -167,11 +167,16 @@ export function tokensOf(sentence: string): Token[] {
       const small = word.toLowerCase().replace("’", "'");
       const pair = wordOf(CAPITALS, word) ?? wordOf(SHORT, small);
       if (pair) for (const one of pair) add(one, "word");
+      else if (isLetterInside(word, out)) add(word, "word", word);
       else add(wordOf(SAME, small) ?? small.replace(/'s$/, ""), "word", word);
     } else add(range === undefined ? (wordOf(MARKS, typed) ?? typed) : "..", "mark");
   }
   return out;
 }
+
+/** A capital by itself is the name of a point, but for `I`, and for `A` where a sentence may begin with it. */
+const isLetterInside = (word: string, before: readonly Token[]): boolean =>
+  /^[A-HJ-Z]$/.test(word) && (word !== "A" || before.some(({ kind }) => kind === "word"));
 
 function mixedFigure(typed: string): string {
   const sign = SIGN_FRACTIONS[typed.slice(-1)];

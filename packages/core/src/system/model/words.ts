@@ -1,4 +1,5 @@
 import { Type } from "@sinclair/typebox";
+import { POINT_ID } from "../../formula/point-id.js";
 
 /** What the statements of a system are written with. Formulas, points and lines stay as the author's text. */
 export const Text = Type.String({ maxLength: 4_000 });
@@ -8,7 +9,7 @@ export const PathName = Type.String({ pattern: "^([A-Z][A-Za-z0-9_]*\\.)?[a-z_][
 export const PieceKey = Type.String({ pattern: "^[A-Z][A-Za-z0-9_]*$", maxLength: 60 });
 export const EdgeName = Type.String({ pattern: "^[A-Z][A-Za-z0-9_]*\\.[a-z_][A-Za-z0-9_]*$", maxLength: 120 });
 export const FormulaText = Type.String({ minLength: 1, maxLength: 2_000 });
-export const PointId = Type.String({ pattern: "^[A-Za-z]*[0-9]+[a-z0-9']*$", maxLength: 20 });
+export const PointId = Type.String({ pattern: `^(?:${POINT_ID})$`, maxLength: 20 });
 export const Comments = Type.Optional(Type.Array(Text));
 /** What stands beside a statement: its comments, and the lines under it that could not be read, as they were typed. */
 export const Margin = { comments: Comments, unread: Type.Optional(Type.Array(Type.String({ maxLength: 4_000 }))) };

@@ -1,6 +1,6 @@
+import { isPointText } from "../../formula/point-id.js";
 import { type Form, pointText, type FormParameter } from "../../verb/form.js";
 
-const POINT = /^(?:#[A-Za-z]*[0-9]+[a-z0-9']*|[A-Z]+[0-9]+[a-z0-9']*)$/;
 const LINE = /^(#?\w+'?)\s*[-–]\s*(#?\w+'?)$/;
 const LEFT_OPEN = "…";
 
@@ -55,8 +55,8 @@ function sortOut(rest: string, words: ReadonlySet<string>): Typed {
 /** Which of the lists a word belongs to; none for a part of a figure. */
 function listFor(token: string, typed: Typed): string[] | undefined {
   const line = LINE.exec(token);
-  if (POINT.test(token)) return typed.points;
-  if (line && POINT.test(line[1] ?? "") && POINT.test(line[2] ?? "")) return typed.lines;
+  if (isPointText(token)) return typed.points;
+  if (line && isPointText(line[1] ?? "") && isPointText(line[2] ?? "")) return typed.lines;
   return /^[A-Z]\w*(?:\.\w+)?$/.test(token) ? typed.edges : undefined;
 }
 

@@ -3,6 +3,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { loadSystem } from "../../plan/load.js";
 import { run } from "../../run/run.js";
+import { applyEdits } from "../../edit/line-edit.js";
+import { rename } from "../../edit/rename.js";
 import { FUNCTIONS } from "../../formula/functions.js";
 import { VERBS } from "../../verb/index.js";
 import type { System } from "../model.js";
@@ -47,6 +49,44 @@ describe("reading a system", () => {
     });
     const choice = statementsOf(system, "choose")[0];
     expect(choice?.options.map((o) => o.name)).toEqual(["top line", "nape"]);
+  });
+});
+
+describe("points that are called by letters alone", () => {
+  const LETTERS = `#A start  "The corner."
+#B down 10 from #A
+#C out 8 from #A
+#D out 2 from #B # A comment
+# A line that says nothing
+dart waist_dart "Waist dart": at #D, intake 1 to #E, pressed in
+curve side: #C > #D, leaving square to #A-#C
+#E1 midway #Da to #Db
+value far = dist(#A, #E1) + across(#B, #Db)
+`.replace("dart", "#E up 4 from #D\ndart");
+
+  it("are read and printed with their #, and what is behind a # and a blank stays a comment", () => {
+    expect(problemsOf(LETTERS)).toEqual([]);
+    const { system } = readNotation(HEAD + LETTERS);
+    expect(statementsOf(system, "point").map(({ id }) => id)).toEqual(["A", "B", "C", "D", "E", "E1"]);
+    expect(readNotation(printNotation(system)).system).toEqual(system);
+    expect(system.statements.flatMap((s) => s.comments ?? [])).toEqual(["A comment", "A line that says nothing"]);
+  });
+
+  it("stand where numbers would put them", () => {
+    const numbers = LETTERS.replace(/#([A-E])(?=[ab]?\b)/g, (_, letter: string) => `Q${letter.charCodeAt(0)}`);
+    const places = (body: string) => {
+      const { plan } = loadSystem(HEAD + body);
+      return run(plan, {}).board.points;
+    };
+    expect(places(LETTERS)).toEqual(places(numbers));
+  });
+
+  it("are renamed wherever they stand", () => {
+    const loaded = loadSystem(HEAD + LETTERS);
+    const after = applyEdits(loaded.read.source, rename(loaded.read, "point", "D", "K"));
+    expect(loadSystem(after).problems).toEqual([]);
+    expect(after).toContain("#E1 midway #Ka to #Kb");
+    expect(after).not.toMatch(/#D/);
   });
 });
 

@@ -1,3 +1,5 @@
+import { POINT_ID } from "../../formula/point-id.js";
+
 /** A line of a file as the grammar takes it, character for character as long as it was typed, and the comment behind it. */
 export interface TidyLine {
   readonly text: string;
@@ -6,6 +8,7 @@ export interface TidyLine {
 
 const OPENING = new Set(['"', "“", "„", "«", "‟"]);
 const CLOSING = new Set(['"', "”", "“", "»"]);
+const POINT = new RegExp(`^#(?:${POINT_ID})(?![A-Za-z_])`);
 const FIGURE = /[0-9½¼¾⅓⅔⅛⅜⅝⅞]/;
 
 /** The longest line that is read: a longer one nobody typed, and reading it would take too long. */
@@ -65,7 +68,7 @@ function leavesOpen(raw: string, from: number): boolean {
   return marks % 2 === 1;
 }
 
-/** `#12` and `#A1` are points; `# so` and `#so` are comments. */
+/** `#12`, `#A1` and `#A` are points; `# so` and `#so` are comments. */
 function beginsComment(raw: string, i: number): boolean {
-  return (i === 0 || /\s/.test(raw[i - 1] as string)) && !/^#[A-Za-z]*[0-9]/.test(raw.slice(i, i + 24));
+  return (i === 0 || /\s/.test(raw[i - 1] as string)) && !POINT.test(raw.slice(i, i + 24));
 }

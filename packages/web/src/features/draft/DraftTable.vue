@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type CheckResult, type Plan, type Run, type SewnEdges, stepName } from "@lodrin/core";
+import { type CheckResult, isPointText, type Plan, pointOnPaper, type Run, type SewnEdges, stepName } from "@lodrin/core";
 import { useEventListener, useStorage } from "@vueuse/core";
 import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef, watch } from "vue";
 import BoardPaper from "../../board/BoardPaper.vue";
@@ -100,7 +100,7 @@ const drawers = computed(() => {
 const what = computed(() => {
   const planned = plan.steps[step.value];
   const name = planned ? stepName(planned) : "";
-  return /\d/.test(name) ? `step ${name.replace("#", "")}` : name.replace(/_/g, " ");
+  return isPointText(name) ? `step ${pointOnPaper(name)}` : name.replace(/_/g, " ");
 });
 
 function toggle(key: Drawer): void {

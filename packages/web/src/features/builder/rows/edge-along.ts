@@ -1,4 +1,4 @@
-import { distance, endOf, type Plan, type Point, type Run, startOf, type Statement } from "@lodrin/core";
+import { distance, endOf, type Plan, type Point, pointText, type Run, startOf, type Statement } from "@lodrin/core";
 import type { Picked } from "../../../board/picked.js";
 
 type Piece = Extract<Statement, { is: "piece" }>;
@@ -44,7 +44,7 @@ export function withPicked(plan: Plan, run: Run, along: readonly AlongItem[], wh
 
 /** An item as it stands in the text. */
 export const alongText = (item: AlongItem): string => {
-  if ("point" in item) return item.point.match(/^\d/) ? `#${item.point}` : item.point;
+  if ("point" in item) return pointText(item.point);
   const part = item.from !== undefined && item.to !== undefined ? ` from ${item.from} to ${item.to}` : "";
   return `${item.path.replace(/_/g, " ")}${part}${item.reversed ? ", backwards" : ""}`;
 };

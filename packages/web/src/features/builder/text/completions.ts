@@ -1,5 +1,5 @@
 import type { Completion, CompletionContext, CompletionResult } from "@codemirror/autocomplete";
-import { FUNCTIONS, inWords, type LoadedSystem, VERBS } from "@lodrin/core";
+import { FUNCTIONS, inWords, type LoadedSystem, pointText, VERBS } from "@lodrin/core";
 import { LINE_WORDS } from "./line-words.js";
 
 /** What may stand at a place of the text: words that begin a line, verbs behind a point, else the system's own names and points. */
@@ -14,7 +14,7 @@ export function completionsAt(before: string, loaded: LoadedSystem): Completion[
 function namesOf(loaded: LoadedSystem): Completion[] {
   const { scope } = loaded.plan;
   return [
-    ...[...scope.points.keys()].map((id) => ({ label: /^\d/.test(id) ? `#${id}` : id, type: "variable" })),
+    ...[...scope.points.keys()].map((id) => ({ label: pointText(id), type: "variable" })),
     ...[...scope.names.entries()].map(([label, { what }]) => ({ label, type: "variable", detail: inWords(what) })),
     ...[...scope.paths.keys()].map((label) => ({ label, type: "property", detail: "a line or curve" })),
     ...[...FUNCTIONS.values()]

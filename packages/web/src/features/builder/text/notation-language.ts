@@ -1,6 +1,7 @@
 import { HighlightStyle, StreamLanguage, syntaxHighlighting } from "@codemirror/language";
 import type { Extension } from "@codemirror/state";
 import { tags } from "@lezer/highlight";
+import { POINT_ID } from "@lodrin/core";
 import { LINE_WORDS } from "./line-words.js";
 
 /** How far into its line the reader is. */
@@ -8,7 +9,7 @@ interface Reading {
   first: boolean;
 }
 
-const POINT = /^(#\w+|[A-Z]+\d+)/;
+const POINT = new RegExp(`^(#(?:${POINT_ID})(?![A-Za-z_])|[A-Z]+\\d+)`);
 const FIGURE = /^\d[\d\s./,½¼¾⅓⅔⅛⅜⅝⅞]*(?:in|cm|mm|°|%)?/;
 
 /** The notation's words by their places: what begins a line, points, figures, sentences, comments. */
@@ -18,12 +19,12 @@ const notation = StreamLanguage.define<Reading>({
   token(stream, state) {
     if (stream.sol()) state.first = true;
     if (stream.eatSpace()) return null;
-    if (stream.match(/^#(?![A-Za-z]*\d).*/)) return "comment";
     if (stream.match(/^["“„][^"”]*["”]?/)) return "string";
     if (stream.match(POINT)) {
       state.first = false;
       return "variableName";
     }
+    if (stream.match(/^#.*/)) return "comment";
     if (stream.match(FIGURE)) return "number";
     if (stream.match(/^[A-Za-z_][\w.]*/)) {
       const begins = state.first && LINE_WORDS.includes(stream.current());
