@@ -37,7 +37,7 @@ export { bodiesBetween, breaksAt, type RangeBody, type RangeRow, rangeRow, rowFa
 export { undrawableIn } from "./report/undrawable.js";
 export { type Finding, diagnosticsOf } from "./report/diagnostics/diagnostics.js";
 export { checkWord } from "./report/check-word.js";
-export { type DrawnStep, drawnSteps, measured, pointOnBoard } from "./report/drawn-steps.js";
+export { type DrawnStep, drawnSteps, measured, onlyGuides, pointOnBoard } from "./report/drawn-steps.js";
 export { type LaidBoard, layBoards } from "./report/boards.js";
 export { type SheetNeeded, sheetsFor, toolsFor } from "./report/materials/ready.js";
 export { compileSystem } from "./plan/compile/compile.js";

@@ -105,6 +105,9 @@ export class Scope {
 
   constructor(readonly unit: HomeUnit) {}
 
+  /** Lines without ends, which have no length. */
+  readonly endless = new Set<string>();
+
   /** Makes a path known, and gives its index. */
   newPath(name: string): number {
     const index = this.pathCount++;

@@ -8,8 +8,11 @@ export interface Box {
   readonly h: number;
 }
 
-/** True when a stretch runs through a box (slab test). */
-export function crossesBox(a: Point, b: Point, box: Box): boolean {
+/** True when a stretch runs through a box. */
+export const crossesBox = (a: Point, b: Point, box: Box): boolean => withinBox(a, b, box) !== undefined;
+
+/** The part of a stretch that lies in a box (slab test); undefined when none of it does. */
+export function withinBox(a: Point, b: Point, box: Box): readonly [Point, Point] | undefined {
   let enter = 0;
   let leave = 1;
   for (const [from, to, low, high] of [
@@ -18,16 +21,17 @@ export function crossesBox(a: Point, b: Point, box: Box): boolean {
   ] as const) {
     const d = to - from;
     if (Math.abs(d) < 1e-9) {
-      if (from < low || from > high) return false;
+      if (from < low || from > high) return undefined;
       continue;
     }
     const t1 = (low - from) / d;
     const t2 = (high - from) / d;
     enter = Math.max(enter, Math.min(t1, t2));
     leave = Math.min(leave, Math.max(t1, t2));
-    if (enter > leave) return false;
+    if (enter > leave) return undefined;
   }
-  return true;
+  const at = (t: number): Point => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
+  return [at(enter), at(leave)];
 }
 
 /** True when two boxes share any region. */

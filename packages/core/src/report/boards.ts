@@ -21,6 +21,8 @@ export function layBoards(plan: Plan, run: Run): ReadonlyMap<string, LaidBoard> 
   const places = new Map<string, Point[]>();
   plan.steps.forEach((step, i) => {
     if (run.outcomes[i]?.status !== "drawn" || step.source.is === "value") return;
+    // A guideline has no ends: it takes the room that the others have.
+    if (step.source.is === "path" && step.source.open !== undefined) return;
     const list = places.get(step.board) ?? [];
     if (step.source.is === "point") list.push(run.board.points[step.target] as Point);
     else list.push(...flatten(run.board.paths[step.target] as NonNullable<Run["board"]["paths"][number]>, 1));

@@ -19,7 +19,7 @@ export function stepDimension(plan: Plan, run: Run, index: number): StepDimensio
   const { scope } = plan;
   if (source.is === "path") {
     const path = run.board.paths[scope.paths.get(source.key) ?? -1];
-    return { from: undefined, to: undefined, mm: path && pathLength(path) };
+    return { from: undefined, to: undefined, mm: path && source.open === undefined ? pathLength(path) : undefined };
   }
   const length = step.formulas.find((f) => f.kind === "length")?.typed.run(run.board);
   if (source.is === "value") return { from: undefined, to: undefined, mm: length };

@@ -1,6 +1,10 @@
-import type { Path } from "../geometry/path/path.js";
+import { type Bounds, boundsOf, growBounds } from "../geometry/bounds.js";
+import { withinBox } from "../geometry/box.js";
+import { flatten } from "../geometry/path/flatten.js";
+import { endOf, type Path, polyline, startOf } from "../geometry/path/path.js";
 import type { Point } from "../geometry/point.js";
 import type { Plan, PlannedStep } from "../plan/plan.js";
+import type { PathStep } from "../system/model.js";
 import type { Run } from "../run/run.js";
 
 /** A step that is on a draft, with what it drew: a point or a line. Values draw nothing. */
@@ -29,8 +33,34 @@ export function drawnSteps(plan: Plan, run: Run): DrawnStep[] {
     if (point) drawn.push({ index, step, board, point });
     else if (path) drawn.push({ index, step, board, path });
   });
-  return drawn;
+  return drawn.some(isGuideline) ? withGuidelines(drawn) : drawn;
 }
+
+/** Whether a line only guides, and is drawn dashed: as it says, or because it has no ends or is an arc swung free. */
+export const onlyGuides = ({ dashed, open, radius }: PathStep): boolean => dashed === true || open !== undefined || radius !== undefined;
+
+const isGuideline = ({ step: { source } }: Pick<DrawnStep, "step">): boolean => source.is === "path" && source.open !== undefined;
+
+/** How far (mm) a guideline is drawn beyond what is on its board. */
+const BEYOND_MM = 15;
+
+/** Guidelines as far as the paper needs them: they have no ends, and are drawn across what else is on their board. */
+function withGuidelines(drawn: readonly DrawnStep[]): DrawnStep[] {
+  const boxes = new Map<string, Bounds | undefined>();
+  const boxOf = (board: string): Bounds | undefined => {
+    if (!boxes.has(board)) boxes.set(board, boundsOf(drawn.filter((one) => one.board === board && !isGuideline(one)).flatMap(placesOf)));
+    return boxes.get(board);
+  };
+  return drawn.map((one) => {
+    const box = isGuideline(one) ? boxOf(one.board) : undefined;
+    if (!box || !one.path) return one;
+    const { minX, minY, maxX, maxY } = growBounds(box, BEYOND_MM);
+    const seen = withinBox(startOf(one.path), endOf(one.path), { x: minX, y: minY, w: maxX - minX, h: maxY - minY });
+    return seen ? { ...one, path: polyline([...seen]) } : one;
+  });
+}
+
+const placesOf = ({ point, path }: DrawnStep): readonly Point[] => (point ? [point] : path ? flatten(path, 1) : []);
 
 /** Where a point of a draft lies, by its name without `#`; undefined when it is not on the draft. */
 export const pointOnBoard = (plan: Plan, run: Run, id: string): Point | undefined => run.board.points[plan.scope.points.get(id) ?? -1];

@@ -57,7 +57,8 @@ export function runToJson(plan: Plan, run: Run, slug: string): RunJson {
       json.values[source.key] = name?.kind === "angle" ? inDegrees(value) : value;
     } else {
       const path = environment.paths[plan.scope.paths.get(source.key) ?? -1];
-      if (path) json.paths[source.key] = { length: pathLength(path), d: svgData(path) };
+      // A guideline has no ends, and so no length.
+      if (path && source.open === undefined) json.paths[source.key] = { length: pathLength(path), d: svgData(path) };
     }
   });
   json.pieces = run.pieces.map((piece) => ({

@@ -102,6 +102,8 @@ const FIELDS: Readonly<Record<string, "formula" | "line" | "direction" | NameKin
   stretches: "formula",
   reads: "formula",
   eased: "formula",
+  open: "line",
+  radius: "formula",
   fullness: "formula",
   asLongAs: "formula",
   "options.*.formula": "formula",

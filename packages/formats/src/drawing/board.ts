@@ -4,6 +4,7 @@ import {
   endOf,
   growBounds,
   layBoards,
+  onlyGuides,
   type Path,
   type Plan,
   type Point,
@@ -33,7 +34,7 @@ function pathMarks(drawn: Path | undefined, source: Extract<Plan["steps"][number
   if (!drawn) return [];
   const path = shiftPath(drawn, dx, 0);
   const layer = source.type === "level" ? "levels" : source.type === "line" ? "construction" : "net";
-  const stroke: Mark = { kind: "stroke", layer, path, closed: false, dashed: source.dashed };
+  const stroke: Mark = { kind: "stroke", layer, path, closed: false, dashed: onlyGuides(source) };
   const [a, b] = [startOf(path), endOf(path)];
   if (source.label === undefined) return [stroke];
   return [

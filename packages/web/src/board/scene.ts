@@ -15,6 +15,7 @@ import {
   svgData,
   VERBS,
   drawnSteps,
+  onlyGuides,
 } from "@lodrin/core";
 
 /** A point on the paper, by the step that places it. */
@@ -85,7 +86,7 @@ function scenePath(path: Path, step: number, source: Extract<Plan["steps"][numbe
     step,
     key: source.key,
     kind,
-    dashed: source.dashed ?? false,
+    dashed: onlyGuides(source),
     data: svgData(path),
     places: flatten(path, 0.3),
     label: source.label,

@@ -3,6 +3,7 @@ import { DARTS } from "./darts.js";
 import { DRAWING } from "./drawing.js";
 import { COPIES } from "./copying.js";
 import { CROSSINGS } from "./crossing.js";
+import { GUIDES } from "./guiding.js";
 import { PARTS } from "./parting.js";
 import { PIECES } from "./pieces.js";
 import { SHAPINGS_SAID } from "./shaping.js";
@@ -15,6 +16,7 @@ export const ACTS = [
   ...CROSSINGS,
   ...COPIES,
   ...SWINGS,
+  ...GUIDES,
   ...PARTS,
   ...DRAWING,
   ...DARTS,

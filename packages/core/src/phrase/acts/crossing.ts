@@ -1,5 +1,5 @@
 import { pointText } from "../../verb/form.js";
-import { act, type Act } from "../clause.js";
+import { act, type Act, type Bag } from "../clause.js";
 import { bracketed, negative } from "../grammar/amounts.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, p, saying } from "../grammar/rules.js";
@@ -15,14 +15,39 @@ const MEETS = saying<true>("meets").said(on(p`(cuts|crosses|meets|meet|cross|cut
 const crossing = (a: Line | undefined, b: Line | undefined): Act | undefined =>
   a && b
     ? act(`cross ${a.text} ${b.text}`, (bag, sheet) => {
-        only(bag, { board: 1 });
+        only(bag, { board: 1, which: 1 });
         const [first, one] = sheet.line(a);
         const [both, other] = first.line(b);
-        return both.place(`cross ${one} with ${other}`, a.board, nameOf(bag));
+        return both.place(`cross ${one} with ${other}${placeOf(bag, [one, other], both)}`, a.board, nameOf(bag));
       })
     : undefined;
 
+/** Where the line that was drawn last crosses another. */
+const itCrosses = (other: Line | undefined): Act | undefined =>
+  other &&
+  act(`it crosses ${other.text}`, (bag, sheet) => {
+    only(bag, { which: 1 });
+    const { lastLine } = sheet;
+    if (lastLine === undefined) throw NOT_SO;
+    const [at, text] = sheet.line(other);
+    return at.place(`cross ${lastLine} with ${text}${placeOf(bag, [lastLine, text], at)}`, other.board, nameOf(bag));
+  });
+
+/** Which of the places is meant; a circle is crossed twice, and then it is asked. */
+function placeOf(bag: Bag, lines: readonly string[], sheet: Sheet): string {
+  const which = bag.first("which")?.which;
+  if (which !== undefined) return `, the ${which}`;
+  const round = lines.find((text) => sheet.isRound(text) || sheet.ground.lines.some((line) => line.text === text && line.round));
+  if (round !== undefined) throw ask("A circle is crossed twice: the upper place or the lower, the inner or the outer?");
+  return "";
+}
+
 const CROSSING = saying<Act>("crossing").said(
+  on(
+    p`(point|place|crossing)? where (it|this|that|arc|line|curve|this arc|that arc|this line|that line|this curve|that curve) ${MEETS} (with)? ${LINE}`,
+    ([, line]) => itCrosses(line),
+    0.5,
+  ),
   on(p`(point|place|crossing)? where ${LINE} ${MEETS} (with)? ${LINE}`, ([a, , b]) => crossing(a, b)),
   on(p`(point|place)? where (line|lines)? ${LINE} and (line)? ${LINE} ${MEETS}`, ([a, b]) => crossing(a, b)),
   on(p`(a)? (crossing|intersection|meeting point|meeting) (point)? (of|between) ${LINE} (and|with) ${LINE}`, ([a, b]) => crossing(a, b)),

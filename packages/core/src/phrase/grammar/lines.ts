@@ -159,6 +159,8 @@ export const LINES = LINE.said(
     ([a], g) => (a ? ray("down", a, g) : undefined),
     0.1,
   ),
+  on(p`(a)? line (drawn|squared)? from ${PLACED} (straight|plumb)? (down|up)`, ([a], g) => (a ? ray("down", a, g) : undefined), 0.1),
+  on(p`(a)? line (drawn|squared)? from ${PLACED} (straight|level)? across`, ([a], g) => (a ? ray("across", a, g) : undefined), 0.1),
   on(
     p`(a)? level line (drawn)? ${SPOT_BELOW}`,
     ([spot], g) => spot && { text: "line across from ⟨0⟩", board: g.board, straight: true, spot },

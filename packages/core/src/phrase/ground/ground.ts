@@ -31,6 +31,8 @@ export interface KnownLine {
   readonly through?: readonly string[];
   /** The kind of curve it is drawn as. */
   readonly like?: string;
+  /** A whole circle, which most lines cross twice. */
+  readonly round?: true;
 }
 
 interface KnownPoint {
@@ -220,6 +222,7 @@ class Gathered {
       board: this.here,
       straight: statement.type === "line" || statement.type === "level",
       ...(statement.like === undefined ? {} : { like: statement.like }),
+      ...(statement.radius !== undefined && statement.half === undefined ? { round: true as const } : {}),
       ...(ends ? { ends } : {}),
     });
     statement.through.forEach((id, i) => i > 0 && this.tie(statement.through[i - 1] as string, id));

@@ -88,6 +88,11 @@ export class Sheet {
     return this.is.line;
   }
 
+  /** Whether a line that was drawn is a whole circle. */
+  isRound(key: string): boolean {
+    return this.is.puts.some(({ lines }) => lines.some((line) => line.startsWith(`arc ${key}: `) && / about \S+$/.test(line) && !line.includes(">")));
+  }
+
   private with(change: Partial<Written>): Sheet {
     return new Sheet(this.ground, { ...this.is, ...change });
   }

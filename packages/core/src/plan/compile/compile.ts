@@ -289,6 +289,7 @@ class Compiler {
       this.claimRule(`#${s.id}`, s, i, "id");
     } else if (s.is === "path") {
       if (!this.scope.paths.has(s.key)) this.scope.newPath(s.key);
+      if (s.open !== undefined) this.scope.endless.add(s.key);
       this.claimRule(s.key, s, i, "key", "path");
       this.scope.pathBoards.set(s.key, this.board);
       if (s.dart) this.dart(s, s.dart, i);

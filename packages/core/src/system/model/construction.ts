@@ -141,6 +141,8 @@ export const PathStep = Type.Object(
     ]),
     /** Points the line runs through, in order. */
     through: Type.Array(PointId),
+    /** For a guideline without ends: the line it lies on. */
+    open: Type.Optional(FormulaText),
     /** What the paper calls a level line. */
     label: Type.Optional(Text),
     leaving: Type.Optional(FormulaText),
@@ -155,8 +157,11 @@ export const PathStep = Type.Object(
     asLongAs: Type.Optional(FormulaText),
     /** How far a curve bows out; 1 when not said. */
     fullness: Type.Optional(FormulaText),
-    /** For an arc between two points: its centre. */
+    /** For an arc between two points, or one swung free: its centre. */
     about: Type.Optional(PointId),
+    /** For an arc swung free: its radius, and the half of the circle it is where not all of it is meant. */
+    radius: Type.Optional(FormulaText),
+    half: Type.Optional(Type.Union([Type.Literal("upper"), Type.Literal("lower"), Type.Literal("inner"), Type.Literal("outer")])),
     /** For a blend: the two lines, and over how much of each their corner is rounded. */
     blend: Type.Optional(Type.Object({ first: PathName, second: PathName, before: FormulaText, after: FormulaText }, closed)),
     /** For a join: points and paths, end to end. */

@@ -178,10 +178,11 @@ const throughOf = (s: PathStep): string => s.through.map(pointText).join(" > ");
 
 /** How each kind of line is written, past its word and its name. */
 const PATHS: { readonly [K in PathStep["type"]]: (s: PathStep) => string } = {
-  line: (s) => `${throughOf(s)}${dashedOf(s)}`,
+  line: (s) => s.open ?? `${throughOf(s)}${dashedOf(s)}`,
   level: throughOf,
   join: (s) => `${printAlong(s.along ?? [])}${dashedOf(s)}`,
-  arc: (s) => `${throughOf(s)}${s.about === undefined ? "" : ` about ${pointText(s.about)}`}${dashedOf(s)}`,
+  arc: (s) =>
+    `${s.radius ?? throughOf(s)}${s.about === undefined ? "" : ` about ${pointText(s.about)}`}${s.half === undefined ? "" : `, the ${s.half}`}${dashedOf(s)}`,
   blend: ({ blend, ...s }) =>
     `${blend ? `${blend.first} and ${blend.second}, ${blend.before} before, ${blend.after} after` : ""}${dashedOf(s)}`,
   dart: (s) => (s.dart ? printDart(s.dart) : ""),

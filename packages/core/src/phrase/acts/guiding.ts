@@ -1,0 +1,143 @@
+import { act, type Act } from "../clause.js";
+import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
+import { on, oneOf, p, saying } from "../grammar/rules.js";
+import type { Amount, Line, Spot } from "../meaning.js";
+import { keyOf } from "../sheet/sheet.js";
+import { laidOff } from "./laid-off.js";
+import { CALLED_LINE } from "./called-line.js";
+import { only, startIn } from "./said.js";
+import { NOT_SO } from "../sheet/unclear.js";
+
+/** The name that is given to a line as it is drawn. */
+const CALL = saying<string>("naming a line").said(
+  on(p`,? (and|we|i)? (call|name|label|mark) (it|this|that|this line)? (as)? ${CALLED_LINE} (line|guide|level)?`, ([name]) => name),
+  on(p`,? (for|as|called|named) ${CALLED_LINE} (line|guide|level)?`, ([name]) => name),
+  on(p`,? (this|that|it) (is|becomes|will be) ${CALLED_LINE} (line|guide|level)`, ([name]) => name),
+);
+
+const WAY = oneOf<"across" | "down">("way of a guideline", {
+  across: "across",
+  level: "across",
+  horizontally: "across",
+  sideways: "across",
+  out: "across",
+  down: "down",
+  up: "down",
+  plumb: "down",
+  vertically: "down",
+});
+
+/** A line that only guides: it has no ends, for nothing is said of how far it goes. */
+function guideline(way: "across" | "down", spot: Spot | undefined, name: string | undefined): Act | undefined {
+  if (!spot) return undefined;
+  return act(`guideline ${way} ${name ?? ""}`, (bag, sheet) => {
+    only(bag);
+    const [at, id] = sheet.spot(spot);
+    const key = keyOf(name === undefined ? `guide ${id.replace("#", "")}` : `${name} line`);
+    return at.draw("line", key, `: line ${way} from ${id}`, at.boardOf(id));
+  });
+}
+
+const GUIDELINE = saying<Act>("guideline").said(
+  on(
+    p`(draw|rule|square|put in|run|make|pencil in|mark in) (a|an)? (long|light|faint|straight|construction)? line (straight|square|squared)? ${WAY} (from|through|at) ${SPOT} ${CALL}?`,
+    ([way, spot, name]) => way && guideline(way, spot, name),
+    1,
+  ),
+  on(
+    p`(draw|rule|put in|run) (a|an)? (long|light|faint)? (level|horizontal) line (from|through|at) ${SPOT} ${CALL}?`,
+    ([spot, name]) => guideline("across", spot, name),
+    1,
+  ),
+  on(
+    p`(draw|rule|put in|run|drop) (a|an)? (long|light|faint)? (plumb|vertical|upright) line (from|through|at) ${SPOT} ${CALL}?`,
+    ([spot, name]) => guideline("down", spot, name),
+    1,
+  ),
+  on(
+    p`(square|draw|rule) (straight)? ${WAY} from ${SPOT} ,? (a|an)? (long|light|faint|straight)? line ${CALL}?`,
+    ([way, spot, name]) => way && guideline(way, spot, name),
+    1,
+  ),
+);
+
+/** The half of a circle by the side it lies on. */
+const HALF = saying<string>("half of a circle").said(
+  on(
+    p`,? (to|toward|towards)? (the)? ${oneOf("side of a circle", {
+      down: "lower",
+      downwards: "lower",
+      downward: "lower",
+      below: "lower",
+      up: "upper",
+      upwards: "upper",
+      upward: "upper",
+      above: "upper",
+      out: "outer",
+      outwards: "outer",
+      right: "outer",
+      side: "outer",
+      in: "inner",
+      inwards: "inner",
+      left: "inner",
+    })}`,
+    ([half]) => half,
+  ),
+);
+
+/** An arc that is swung and meets nothing yet. */
+const freeArc = (from: Spot | undefined, by: Amount | undefined, half: string | undefined): Act =>
+  act(`free arc ${half ?? ""}`, (bag, sheet) => {
+    only(bag, { from: 1, at: 1 });
+    const start = from ?? startIn(bag);
+    if (!start || !by || (from && startIn(bag))) throw NOT_SO;
+    const [at, id] = sheet.spot(start);
+    const radius = laidOff(by, at);
+    return at.draw("arc", "arc", `: ${radius.formula} about ${id}${half === undefined ? "" : `, the ${half}`}`, at.boardOf(id));
+  });
+
+const SWEEP = saying<true>("sweep").said(
+  on(p`(swing|draw|strike|describe|sweep|make) (an|a)? (arc|circle|part of circle)`, () => true),
+);
+const ARC = saying<Act>("free arc").said(
+  on(
+    p`${SWEEP} (of|by|with radius|with a radius of|with radius of|with)? ${AMOUNT} (radius)? (from|about|round|around) ${SPOT} ${HALF}?`,
+    ([, by, from, half]) => freeArc(from, by, half),
+    0.2,
+  ),
+  on(
+    p`(with|using)? (compass at|compass on|centre at|centre)? ${SPOT} (as|for)? (a|an)? (centre)? (and|,)? ${SWEEP} (of|by|with radius|with a radius of|with radius of|with)? ${AMOUNT} (radius)? ${HALF}?`,
+    ([from, , by, half]) => freeArc(from, by, half),
+    0.3,
+  ),
+  on(
+    p`${SWEEP} (of|by|with radius|with a radius of|with radius of|with)? ${AMOUNT} (radius)? ${HALF}?`,
+    ([, by, half]) => freeArc(undefined, by, half),
+    0.3,
+  ),
+  on(
+    p`${SWEEP} (from|about|round|around) ${SPOT} (of|by|with radius|with a radius of|with radius of|with) ${AMOUNT} ${HALF}?`,
+    ([, from, by, half]) => freeArc(from, by, half),
+    0.2,
+  ),
+);
+
+/** A line beside another that has no ends. */
+const BESIDE = saying<Act>("guideline beside a line").said(
+  on(p`(draw|rule) (a)? (long|light|faint|construction) line parallel (to|with) ${LINE} ,? ${AMOUNT} (away|off|from it)? ${HALF}`, ([line, by, side]) =>
+    beside(line, by, side),
+  ),
+);
+const SIDES: Readonly<Record<string, string>> = { lower: "down", upper: "up", outer: "out", inner: "in" };
+function beside(line: Line | undefined, by: Amount | undefined, side: string | undefined): Act | undefined {
+  if (!line?.straight || !line.ends || !by || side === undefined) return undefined;
+  const [a, b] = line.ends;
+  return act(`guideline beside ${line.text} ${side}`, (bag, sheet) => {
+    only(bag);
+    const [one, from] = sheet.spot({ id: a });
+    const [at, to] = one.spot({ id: b });
+    return at.draw("line", "guide", `: parallel to ${from}-${to}, ${laidOff(by, at).formula} ${SIDES[side] ?? ""}`, line.board);
+  });
+}
+
+export const GUIDES = [GUIDELINE, ARC, BESIDE];
