@@ -373,7 +373,11 @@ function pathArgument(arg: Tree, scope: Scope): (f: Environment) => unknown {
   if (arg.type !== "name") throw new FormulaError("A line or curve is asked for here.", "Write its name, like front_armhole.", arg.at);
   const index = pathIndex(arg.name, scope, arg.at);
   if (scope.endless.has(arg.name))
-    throw new FormulaError(`${arg.name} is a guideline: it has no ends, and so no length.`, "Measure between two points on it, like dist(#1, #2).", arg.at);
+    throw new FormulaError(
+      `${arg.name} is a guideline: it has no ends, and so no length.`,
+      "Measure between two points on it, like dist(#1, #2).",
+      arg.at,
+    );
   return (f) => f.paths[index] ?? absent(arg.name, arg);
 }
 

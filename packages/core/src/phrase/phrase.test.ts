@@ -198,6 +198,20 @@ describe("what was once read as something else", () => {
     ["From 5 square to the line 5-6, 1 inch to the right-hand side facing 6.", ["#13 off #5-#6 at #5, 1 right"]],
     // An instruction was taken for a note, and kept without being drawn.
     ["Remember, square down 3 inches from 2.", []],
+    // A line of which no end is said, and an arc that meets nothing yet.
+    ["Square a guideline across from 8.", ["line guide_8: line across from #8"]],
+    ["Square across from 8, a long line, and call it the hip line.", ["line hip_line: line across from #8"]],
+    ["Draw a line across from 10 to the side.", ["#13 across from #10 to side"]],
+    ["Swing an arc of 8 inches from 3.", ["arc arc: 8 about #3"]],
+    [
+      "With 3 as centre, swing an arc of 10 inches; where it meets the line from 5 straight down, the lower place, is 30.",
+      ["arc arc: 10 about #3", "#30 cross arc with line down from #5, the lower"],
+    ],
+    ["Swing an arc of 8 inches from 3. Where the arc crosses 1-2 is 30.", []],
+    [
+      "Cut Back along the neck into Yoke and Lower back, with 1/2 inch allowance on the cut.",
+      ["shape split Back along neck into Yoke and Lower_back, allow 1/2"],
+    ],
     // What a line is for is its name.
     ["Draw a curve from 6 to 8 for the underarm.", ["curve underarm: #6 > #8"]],
     // The waist line is a place and no length, "round the curve" is a way and no remark, and "to the side" is as far as the side.

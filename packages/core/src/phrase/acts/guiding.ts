@@ -96,9 +96,7 @@ const freeArc = (from: Spot | undefined, by: Amount | undefined, half: string | 
     return at.draw("arc", "arc", `: ${radius.formula} about ${id}${half === undefined ? "" : `, the ${half}`}`, at.boardOf(id));
   });
 
-const SWEEP = saying<true>("sweep").said(
-  on(p`(swing|draw|strike|describe|sweep|make) (an|a)? (arc|circle|part of circle)`, () => true),
-);
+const SWEEP = saying<true>("sweep").said(on(p`(swing|draw|strike|describe|sweep|make) (an|a)? (arc|circle|part of circle)`, () => true));
 const ARC = saying<Act>("free arc").said(
   on(
     p`${SWEEP} (of|by|with radius|with a radius of|with radius of|with)? ${AMOUNT} (radius)? (from|about|round|around) ${SPOT} ${HALF}?`,
@@ -124,8 +122,9 @@ const ARC = saying<Act>("free arc").said(
 
 /** A line beside another that has no ends. */
 const BESIDE = saying<Act>("guideline beside a line").said(
-  on(p`(draw|rule) (a)? (long|light|faint|construction) line parallel (to|with) ${LINE} ,? ${AMOUNT} (away|off|from it)? ${HALF}`, ([line, by, side]) =>
-    beside(line, by, side),
+  on(
+    p`(draw|rule) (a)? (long|light|faint|construction) line parallel (to|with) ${LINE} ,? ${AMOUNT} (away|off|from it)? ${HALF}`,
+    ([line, by, side]) => beside(line, by, side),
   ),
 );
 const SIDES: Readonly<Record<string, string>> = { lower: "down", upper: "up", outer: "out", inner: "in" };

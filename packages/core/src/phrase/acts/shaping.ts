@@ -4,6 +4,7 @@ import { on, p, saying, wordsRow, type Saying } from "../grammar/rules.js";
 import type { Ground, KnownLine, KnownPiece } from "../ground/ground.js";
 import type { Amount, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
+import { listOf } from "../chart/pattern.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
 import { act, type Act } from "../clause.js";
 import { laidOff } from "./laid-off.js";
@@ -162,6 +163,28 @@ const RUN = saying<Act>("true across a seam").said(
     ([edge, seam, by]) => acrossSeam(seam, edge, by),
   ),
 );
+const EACH_SIDE = saying<readonly [Amount, Amount]>("so much on each side").said(
+  on(
+    p`,? (by|over|for)? ${AMOUNT} (on each side|each side|each way|on both sides|on either side|either side|both sides)`,
+    ([by]) => by && [by, by],
+  ),
+  on(p`,? ${AMOUNT} before (it)? (and|,) ${AMOUNT} (after|behind) (it)?`, ([before, after]) =>
+    before && after ? [before, after] : undefined,
+  ),
+);
+/** One edge run on into another, over the two edges that are sewn. */
+const RUN_INTO = saying<Act>("run an edge into another").said(
+  on(
+    p`(run|carry|blend) ${EDGE} (on)? (into|to) ${EDGE} (over|across) ${EDGE} and ${EDGE} ${EACH_SIDE}`,
+    ([edge, other, seam, otherSeam, by]) =>
+      edge === undefined || other === undefined || seam === undefined || otherSeam === undefined
+        ? undefined
+        : act(`run ${edge} ${other} ${seam} ${otherSeam}`, (bag, sheet) => {
+            if (!bag.holds({ act: 1 })) throw NOT_SO;
+            return sheet.put("end", `shape run ${edge} into ${other} over ${seam} and ${otherSeam}, ${each(by?.[0], by?.[1], sheet)}`);
+          }),
+  ),
+);
 function acrossSeam(seam: string | undefined, edge: string | undefined, by: Amount | undefined): Act | undefined {
   if (seam === undefined || edge === undefined) return undefined;
   return act(`run ${edge} ${seam}`, (bag, sheet) => {
@@ -236,6 +259,9 @@ const NEW_PIECE = wordsRow<string>("name of a new piece", 3, (words) =>
   /^[a-z]+(?: [a-z]+){0,2}$/.test(words) && !/\b(?:above|below|upper|and|on|at|from|to|a|of)\b/.test(words) ? words : undefined,
 );
 export const pieceKey = (words: string): string => words.replace(/^./, (c) => c.toUpperCase()).replace(/ /g, "_");
+const CUT_ALLOWED = saying<Amount>("allowance of a cut").said(
+  on(p`,? (with)? ${AMOUNT} (seam)? allowance (on|at|along) (it|cut|both|cut edges|new seam)`, ([by]) => by),
+);
 const SPLIT = saying<Act>("cut in two").said(
   on(
     p`(cut|split|divide) ${PIECE} (apart|in two|across)? (straight|level)? (across)? (at|from|through) ${SPOT} (:|,|into|, into|to make) (a)? ${NEW_PIECE} (,|and|, and) (a)? ${NEW_PIECE}`,
@@ -278,6 +304,50 @@ function split(
 export const isFold = (line: KnownLine, { pieces }: Ground): boolean =>
   pieces.some((piece) => piece.edges.some((e) => e.fold && line.path === `${piece.key}.${e.role}`));
 
+/** Cut along a line, or from one place to another, into two pieces with names. */
+const CUT_ALONG = saying<Act>("cut along a line").said(
+  on(
+    p`(cut|split|divide) ${PIECE} (apart|in two)? along ${LINE} (:|,|into|, into) ${NEW_PIECE} (,|and|, and) ${NEW_PIECE} ${CUT_ALLOWED}?`,
+    ([piece, line, one, two, by]) => (line?.path === undefined ? undefined : cutInto(piece, [], `along ${line.path}`, one, two, by)),
+  ),
+  on(
+    p`(cut|split|divide) ${PIECE} (apart|in two)? from ${SPOT} to ${SPOT} (:|,|into|, into) ${NEW_PIECE} (,|and|, and) ${NEW_PIECE} ${CUT_ALLOWED}?`,
+    ([piece, a, b, one, two, by]) => (a && b ? cutInto(piece, [a, b], "from ⟨a⟩ to ⟨b⟩", one, two, by) : undefined),
+  ),
+);
+function cutInto(
+  piece: KnownPiece | undefined,
+  spots: readonly Spot[],
+  where: string,
+  one: string | undefined,
+  two: string | undefined,
+  by: Amount | undefined,
+): Act | undefined {
+  if (!piece || one === undefined || two === undefined) return undefined;
+  return act(`cut ${piece.key} ${where} ${one} ${two}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    const [at, [a = "", b = ""]] = sheet.spots(spots);
+    const allow = by ? `, allow ${laidOff(by, at).formula}` : "";
+    const cut = where.replace("⟨a⟩", a).replace("⟨b⟩", b);
+    return at.put("end", `shape split ${piece.key} ${cut} into ${pieceKey(one)} and ${pieceKey(two)}${allow}`);
+  });
+}
+
+const CORNERS = listOf("corners", SPOT, saying<true>("and").said(on(p`(,|and|, and)`, () => true)));
+/** Corners of an outline rounded. */
+const SMOOTH = saying<Act>("smooth corners").said(
+  on(
+    p`(smooth|round|round off|soften) ${PIECE} (at|round) ${CORNERS} ${EACH_SIDE}`,
+    ([piece, spots = [], by]) =>
+      piece &&
+      act(`smooth ${piece.key}`, (bag, sheet) => {
+        if (!bag.holds({ act: 1 })) throw NOT_SO;
+        const [at, ids] = sheet.spots(spots);
+        return at.put("end", `shape smooth ${piece.key} at ${ids.join(" and ")}, ${each(by?.[0], by?.[1], at)}`);
+      }),
+  ),
+);
+
 const UNFOLD = saying<Act>("unfold").said(
   on(p`(unfold|open out|open) ${PIECE} (on|along)? (fold|centre)?`, ([piece]) =>
     piece
@@ -289,4 +359,4 @@ const UNFOLD = saying<Act>("unfold").said(
   ),
 );
 
-export const SHAPINGS_SAID = [SPREAD, CUT_OPEN, FOLD, RUN, TRUE, LENGTHEN, SPLIT, UNFOLD];
+export const SHAPINGS_SAID = [SPREAD, CUT_OPEN, FOLD, RUN, RUN_INTO, TRUE, LENGTHEN, SPLIT, CUT_ALONG, SMOOTH, UNFOLD];

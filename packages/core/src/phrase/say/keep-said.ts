@@ -30,4 +30,5 @@ export function keepSaid(loaded: LoadedSystem, library: Library, index: number, 
   return said === undefined ? bare : { ...bare, text: said };
 }
 
-const isStep = (s: Statement | undefined): s is Extract<Statement, { is: "point" | "path" }> => s?.is === "point" || s?.is === "path";
+const isStep = (s: Statement | undefined): s is Extract<Statement, { is: "point" | "path" | "shape" }> =>
+  s?.is === "point" || s?.is === "path" || s?.is === "shape";

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { loadSystem, type LoadedSystem } from "../../plan/load.js";
 import { BED } from "../../test/sentences.js";
-import { NOTATIONS } from "../../test/shelf.js";
+import { NOTATIONS, readShelf } from "../../test/shelf.js";
 import type { Statement } from "../../system/model.js";
 import { quickReading } from "../quick.js";
 import { verdictOn } from "../sentence-verdicts.js";
@@ -53,7 +53,27 @@ describe("a step in words", () => {
     ["#90 trace #1", "The same place as 1."],
     ["line shoulder_guide: F1 > F3", "Join F1 to F3: the shoulder guide."],
     ["curve rise: F1 > F3, leaving level", "Draw the rise as a curve from F1 to F3, leaving level."],
+    ["line rib_line: line across from F3", "Draw a line across from F3 and call it the rib line."],
+    ["arc arc: 8 about F3, the lower", "Swing an arc of 8 inches from F3, down."],
+    ["shape true Front.side to Back.side", "Make the side of Front as long as the side of Back."],
+    ["shape smooth Front at F4 and F5, 1 before, 1/2 after", "Smooth Front at F4 and F5, 1 inch before and 1/2 inch after."],
+    [
+      "shape run Front.armhole into Back.armhole over Front.side and Back.side, 1 before, 1 after",
+      "Run the armhole of Front into the armhole of Back over the side of Front and the side of Back, 1 inch on each side.",
+    ],
+    ["shape spread Front from F4 to F5 by 2", "Spread Front from F4 to F5 by 2 inches."],
+    ["shape extend Front.waist by 2", "Lengthen the waist of Front by 2 inches."],
+    ["shape unfold Front", "Unfold Front."],
   ])("%s is “%s”", (line, sentence) => expect(said(line)).toBe(sentence));
+
+  it("the shapings of the library are said so that they are read back, but for sums no one says in a breath", () => {
+    const shapes = readShelf().flatMap((loaded) =>
+      loaded.read.system.statements.flatMap((s, i) => (s.is === "shape" && (s.verb === "run" || s.verb === "true") ? [{ loaded, i }] : [])),
+    );
+    const unsaid = shapes.filter(({ loaded, i }) => sentenceFor(loaded, NOTATIONS, i) === undefined);
+    expect(shapes.length).toBeGreaterThan(100);
+    expect(unsaid.length).toBeLessThanOrEqual(1);
+  });
 
   it.each(["#90 down if(bust > 40, 2, 1) from #1", "#90 start", "curve rise: #1 > #3, fullness 1.2"])(
     "%s is not said in one sentence",

@@ -1,6 +1,6 @@
 import type { LoadedSystem } from "../../plan/load.js";
 import type { Library } from "../../plan/uses.js";
-import type { PathStep, Statement } from "../../system/model.js";
+import type { PathStep, ShapeStep, Statement } from "../../system/model.js";
 import { printStatement } from "../../system/notation/print.js";
 import { groundAbove } from "../ground/ground.js";
 import { verdictOn } from "../sentence-verdicts.js";
@@ -20,7 +20,7 @@ export function sentenceFor(loaded: LoadedSystem, library: Library, index: numbe
   const gives =
     statement.is === "point"
       ? verdictOn(loaded, library, index, statement, said).verdict === "same"
-      : statement.is === "path" && drawsIt(loaded, index, statement, said);
+      : (statement.is === "path" || statement.is === "shape") && drawsIt(loaded, index, statement, said);
   return gives ? said : undefined;
 }
 
@@ -31,8 +31,8 @@ function originOf(above: readonly Statement[]): string | undefined {
   return origin?.is === "point" ? origin.id : undefined;
 }
 
-/** Whether a sentence, read where a line stands, draws that line and nothing else. */
-function drawsIt(loaded: LoadedSystem, index: number, statement: PathStep, said: string): boolean {
+/** Whether a sentence, read where a line or a shaping stands, says that and nothing else. */
+function drawsIt(loaded: LoadedSystem, index: number, statement: PathStep | ShapeStep, said: string): boolean {
   const [meant] = understand(said, groundAbove(loaded, index)).understood;
   const puts = meant?.sheet.written() ?? [];
   const lines = puts.flatMap((put) => put.lines).map((line) => line.replace(/\s*"[^"]*"$/, ""));

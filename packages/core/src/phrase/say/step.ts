@@ -5,6 +5,7 @@ import type { HomeUnit } from "../../quantity/units.js";
 import type { PathStep, PointStep, Statement } from "../../system/model.js";
 import { sayAmount } from "./amount.js";
 import { parsed } from "./parsed.js";
+import { sayShaping } from "./shaping.js";
 import { wordOf } from "../words/word-of.js";
 
 /**
@@ -14,8 +15,14 @@ import { wordOf } from "../words/word-of.js";
  * @example sayStep({ is: "point", id: "2", verb: "down", form: 0, args: { distance: "3", from: "1" } }, "in") // "Square down from 1, 3 inches."
  */
 export function sayStep(statement: Statement, unit: HomeUnit, origin?: string): string | undefined {
-  const said = statement.is === "point" ? sayPoint(statement, unit, origin) : statement.is === "path" ? sayPath(statement) : undefined;
+  const said = sayRule(statement, unit, origin);
   return said === undefined ? undefined : `${said}.`;
+}
+
+function sayRule(statement: Statement, unit: HomeUnit, origin: string | undefined): string | undefined {
+  if (statement.is === "point") return sayPoint(statement, unit, origin);
+  if (statement.is === "path") return sayPath(statement, unit);
+  return statement.is === "shape" ? sayShaping(statement, unit) : undefined;
 }
 
 /** What a rule's blanks hold, in words; each undefined where it is not sayable. */
@@ -143,14 +150,32 @@ function sayDirection(direction: string | undefined): string | undefined {
   return direction === "level" || direction === "plumb" ? direction : undefined;
 }
 
-function sayPath(path: PathStep): string | undefined {
+function sayPath(path: PathStep, unit: HomeUnit): string | undefined {
   const { type, key, label, through, dart } = path;
+  if (path.open !== undefined) return sayGuideline(key, path.open);
+  if (path.radius !== undefined) return saySwung(path, unit);
   if (SAID_NOWHERE.some((part) => path[part] !== undefined && path[part] !== false)) return undefined;
   if (type === "dart") return sayDart(label ?? key, dart);
   const ids = through.map((id) => id.replace("#", ""));
   if (ids.length < 2) return undefined;
   const name = inWords(key);
   return type === "line" ? sayLineThrough(name, ids) : type === "curve" ? sayCurve(name, ids, path) : undefined;
+}
+
+/** A guideline without ends; one beside another line is not said in a breath. */
+function sayGuideline(key: string, line: string): string | undefined {
+  const [, way, from] = /^line (across|down) from #?(\w+)$/.exec(line) ?? [];
+  const name = /^(.*)_line$/.exec(key)?.[1];
+  return way === undefined || from === undefined
+    ? undefined
+    : `Draw a line ${way} from ${from}${name === undefined ? "" : ` and call it the ${inWords(name)} line`}`;
+}
+
+const HALF_WAYS = { upper: "up", lower: "down", inner: "in", outer: "out" } as const;
+
+function saySwung({ radius = "", about = "", half }: PathStep, unit: HomeUnit): string | undefined {
+  const by = sayAmount(radius, unit);
+  return by === undefined ? undefined : `Swing an arc of ${by} from ${about}${half === undefined ? "" : `, ${HALF_WAYS[half]}`}`;
 }
 
 /** What of a line no sentence says. */

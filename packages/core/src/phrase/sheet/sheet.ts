@@ -90,7 +90,9 @@ export class Sheet {
 
   /** Whether a line that was drawn is a whole circle. */
   isRound(key: string): boolean {
-    return this.is.puts.some(({ lines }) => lines.some((line) => line.startsWith(`arc ${key}: `) && / about \S+$/.test(line) && !line.includes(">")));
+    return this.is.puts.some(({ lines }) =>
+      lines.some((line) => line.startsWith(`arc ${key}: `) && / about \S+$/.test(line) && !line.includes(">")),
+    );
   }
 
   private with(change: Partial<Written>): Sheet {

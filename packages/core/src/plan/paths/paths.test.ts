@@ -2,12 +2,14 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { arcPath, circleThrough } from "../../geometry/curve/arc.js";
 import { cubicAt } from "../../geometry/curve/cubic.js";
-import { headingAtEnd, headingAtStart, type Path, pathLength } from "../../geometry/path/path.js";
+import { headingAtEnd, headingAtStart, endOf, type Path, pathLength, pointAtLength, startOf } from "../../geometry/path/path.js";
 import { distance } from "../../geometry/point.js";
 import { printNotation } from "../../system/notation/print.js";
 import { readNotation } from "../../system/notation/read.js";
 import { CURVE_STYLES } from "../compile/curve-styles.js";
 import { loadSystem } from "../load.js";
+import { layBoards } from "../../report/boards.js";
+import { drawnSteps, pointOnBoard } from "../../report/drawn-steps.js";
 import { run } from "../../run/run.js";
 
 const HEAD = `system "Try"
@@ -56,6 +58,75 @@ describe("an arc", () => {
     expect(drawn("A5 midway A0 to A1\narc flat: A0 > A5 > A1")).toBe("The three points lie in a line, and no circle runs through them.");
     expect(drawn("arc crooked: A1 > A4 about A0")).toBe("A1 and A4 are not equally far from A0.");
     expect(drawn("arc short: A0 > A1")).toBe("An arc runs through three points, or between two about a centre.");
+  });
+});
+
+describe("what only guides", () => {
+  /** Where a point comes to lie that is placed by `rule` behind some lines. */
+  const placed = (lines: string, rule: string): { x: number; y: number } | undefined => {
+    const loaded = loadSystem(`${HEAD}${lines}\nZ1 ${rule}\n`);
+    expect(loaded.problems).toEqual([]);
+    const { plan } = loaded;
+    return pointOnBoard(plan, run(plan, {}), "Z1");
+  };
+
+  it("a guideline is met beyond all that is drawn, and stands wherever a line is named", () => {
+    // A4 stands at 5 across and 5 above: the level through it crosses the upright through A1 at 10 across, 5 above.
+    const at = placed("line high: line across from A4", "cross high with A1-A3");
+    expect(at?.x).toBeCloseTo(100, 9);
+    expect(at?.y).toBeCloseTo(-50, 9);
+    const beside = placed("line beside: parallel to A0-A2, 3 out", "cross beside with side");
+    expect(beside).toBeUndefined();
+    expect(placed("line low: line across from A2", "down from A1 to low")?.y).toBeCloseTo(100, 9);
+  });
+
+  it("an arc swung free is met by a line later: 3, 4, 5", () => {
+    // Five from the corner, three down: four across (Pythagoras).
+    const at = placed("A5 down 3 from A0\narc swung: 5 about A0", "cross swung with line across from A5, the outer");
+    expect(at?.x).toBeCloseTo(40, 4);
+    expect(at?.y).toBeCloseTo(30, 4);
+    expect(placed("A5 down 3 from A0\narc swung: 5 about A0", "cross swung with line across from A5, the inner")?.x).toBeCloseTo(-40, 4);
+  });
+
+  it.each([
+    ["upper", 0, -50],
+    ["lower", 0, 50],
+    ["inner", -50, 0],
+    ["outer", 50, 0],
+  ] as const)("the %s half of a circle is half its round and has its middle there", (half, x, y) => {
+    const path = drawn(`arc swung: 5 about A0, the ${half}`);
+    expect(lengthOf(path)).toBeCloseTo(Math.PI * 50, 4);
+    if (typeof path === "string") throw new Error(path);
+    const { at: middle } = pointAtLength(path, pathLength(path) / 2);
+    expect(middle.x).toBeCloseTo(x, 4);
+    expect(middle.y).toBeCloseTo(y, 4);
+  });
+
+  it("is asked for no length, and needs a radius", () => {
+    expect(drawn("line high: line across from A4\nvalue long = len(high)")).toBe("high is a guideline: it has no ends, and so no length.");
+    expect(drawn("arc swung: 0 about A0")).toBe("An arc has a radius of more than nothing.");
+    expect(lengthOf(drawn("arc swung: 5 about A0"))).toBeCloseTo(2 * Math.PI * 50, 3);
+  });
+
+  it("is drawn across its board, and takes no room of its own", () => {
+    const { plan } = loadSystem(`${HEAD}line high: line across from A4\nline beside: parallel to A0-A4, 2 left\n`);
+    const r = run(plan, {});
+    const boxes = layBoards(plan, r);
+    expect(boxes.get("A")?.bounds).toEqual({ minX: 0, minY: -50, maxX: 100, maxY: 100 });
+    for (const { path, step } of drawnSteps(plan, r))
+      if (path && step.source.is === "path" && step.source.open !== undefined)
+        for (const end of [startOf(path), endOf(path)]) {
+          expect(end.x).toBeGreaterThanOrEqual(-15 - 1e-9);
+          expect(end.x).toBeLessThanOrEqual(115 + 1e-9);
+          expect(end.y).toBeGreaterThanOrEqual(-65 - 1e-9);
+        }
+  });
+
+  it("is printed as it is read", () => {
+    const text = `${HEAD}line high: line across from A4\nline beside: parallel to A0-A2, 3 out  "Beside."\narc swung: 5 about A0, the lower  "Swung."\narc round: bust/4 about A1 dashed\n`;
+    const { system, problems } = readNotation(text);
+    expect(problems).toEqual([]);
+    expect(readNotation(printNotation(system)).system).toEqual(system);
   });
 });
 
