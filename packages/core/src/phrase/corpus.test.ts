@@ -26,6 +26,7 @@ describe("sentences as teachers say them, with what they mean", () => {
     ["third.tsv", 0.96],
     ["fourth.tsv", 0.9],
     ["aside.tsv", 0.93],
+    ["fifth.tsv", 0.99],
   ])("%s: none is read wrongly, and nearly all as they are meant", { timeout: 120_000 }, (name, least) => {
     const rows = corpusRows(name);
     const verdicts = rows.map(verdict);
@@ -35,7 +36,7 @@ describe("sentences as teachers say them, with what they mean", () => {
   });
 
   it("the statements they are held against can be drafted", () => {
-    const rows = ["corpus.tsv", "own.tsv", "more.tsv", "kept.tsv", "third.tsv", "fourth.tsv", "aside.tsv"]
+    const rows = ["corpus.tsv", "own.tsv", "more.tsv", "kept.tsv", "third.tsv", "fourth.tsv", "aside.tsv", "fifth.tsv"]
       .flatMap(corpusRows)
       .filter(({ expect: wanted }) => wanted === "read");
     expect(rows.flatMap(({ sentence, statements }) => (meantBy(statements).problems[0] ? [sentence] : []))).toEqual([]);

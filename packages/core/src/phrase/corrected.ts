@@ -38,7 +38,12 @@ function sameKind(instead: readonly Token[], before: readonly Token[], ground: G
   const spans = (rule: Saying<unknown>): Span[] => {
     if (!now.parse(rule, 0).some(({ to }) => to === instead.length)) return [];
     const found = before.map((_, from): Span => [from, Math.max(0, ...then.parse(rule, from).map(({ to }) => to))]);
-    return found.filter(([from, to], i) => to > from && !found.some(([, other], j) => j < i && other === to)).reverse();
+    // A word takes the place of a word, a figure that of a figure.
+    const alien = ([from]: Span): number => (before[from]?.kind === instead[0]?.kind ? 0 : 1);
+    return found
+      .filter(([from, to], i) => to > from && !found.some(([, other], j) => j < i && other === to))
+      .reverse()
+      .sort((a, b) => alien(a) - alien(b));
   };
   const alike = ([from]: Span): boolean => before[from]?.text === instead[0]?.text;
   return [...spans(AMOUNT), ...spans(SPOT), ...spans(ITEM as Saying<unknown>).filter(alike)];

@@ -3,6 +3,7 @@ import { Chart } from "./chart/chart.js";
 import { AMOUNTS } from "./grammar/amounts.js";
 import { figureCalled, type Ground } from "./ground/ground.js";
 import { quoted } from "./quoted.js";
+import { measureLine } from "./measure-line.js";
 import { keyOf, type Put } from "./sheet/sheet.js";
 import { isNoise, tokensOf } from "./words/tokens.js";
 
@@ -28,13 +29,24 @@ function measureSaid(line: string, ground: Ground): Put | undefined {
   };
 }
 
+/** "You will need the arm length as well": a measurement of the known list. */
+function neededSaid(line: string, ground: Ground): Put | undefined {
+  const [, said = ""] =
+    /^(?:you|we|i)(?:['’]ll| will)?(?: also)? need (?:also )?(?:the |your |her |his )?([a-z ]+?)(?: too| as well| also)?\.?$/i.exec(line) ??
+    [];
+  const measure = said === "" ? undefined : measurementCalled(said.toLowerCase());
+  if (!measure || ground.figures.some(({ key }) => key === measure.key)) return undefined;
+  return { sort: "measure", board: "", lines: [measureLine(measure.key, ground.unit)] };
+}
+
 /** "Ease: 1/2, from 0 to 2": a setting with its range. */
 function settingSaid(line: string, ground: Ground): Put | undefined {
   const match =
-    /^(?:setting\s+)?([a-z][a-z ]*?)\s*[:=]\s*(.+?)\s*,?\s+(?:from|between)\s+(.+?)\s+(?:to|and)\s+((?:[^,.;:]|[.,](?=\d))+)(?:[,.;:]\s*(.*))?$/i.exec(
+    /^([a-z][a-z ]*?)\s*[:=]\s*(.+?)\s*\((?:from )?(.+?)\s*(?:to|-|–)\s*(.+?)()\)\.?$/i.exec(line) ??
+    /^(?:set\s+)?(?:setting\s+)?([a-z][a-z ]*?)\s*(?:[:=]|(?<=^set\b.*)\b(?:at|to)\b)\s*(.+?)\s*,?\s+(?:from|between)\s+(.+?)\s+(?:to|and)\s+((?:[^,.;:]|[.,](?=\d))+)(?:[,.;:]\s*(.*))?$/i.exec(
       line,
     );
-  const key = keyOf(match?.[1] ?? "");
+  const key = keyOf((match?.[1] ?? "").replace(/^the /i, ""));
   if (!match || key === "" || ground.keys.has(key) || figureCalled(ground, (match[1] ?? "").toLowerCase())) return undefined;
   const figures = [match[2], match[3], match[4]].map((said) => amountSaid(said ?? "", ground));
   if (figures.some((figure) => figure === undefined)) return undefined;
@@ -47,14 +59,16 @@ const NO_VALUE = /^(?:it|this|that|there|here|point|[a-z](?:_to)?_[a-z]|[a-z]{2}
 
 /** "Cap height = bust/12 + 1/2": a figure that is worked out. */
 function valueSaid(line: string, ground: Ground): Put | undefined {
-  const match = /^(?:let\s+|work out\s+|reckon\s+)?(?:the\s+)?([a-z][a-z ]*?)\s*(?:=|\bis\b|\bequals\b)\s*(.+?)\.?$/i.exec(line);
+  const match =
+    /^(?:let\s+|work out\s+|reckon\s+)?(?:the\s+)?([a-z][a-z ]*?)\s*(?:=|\bis\b|\bequals\b|(?<=^let\b.*)\bbe\b)\s*(.+?)\.?$/i.exec(line);
   const key = keyOf(match?.[1] ?? "");
   if (!match || key === "" || ground.keys.has(key) || NO_VALUE.test(key)) return undefined;
   const formula = amountSaid(match[2] ?? "", ground);
-  if (formula === undefined || !/[a-z#(]/.test(formula)) return undefined;
+  // A bare figure is given a name only where that is plainly meant.
+  if (formula === undefined || !(/[a-z#(]/.test(formula) || /^let\s/i.test(line))) return undefined;
   return { sort: "step", board: ground.board, lines: [`value ${key} = ${formula}  "${quoted(line)}"`] };
 }
 
 /** A line that gives something a name: a measurement with its range, a setting with its range, a figure that is worked out. */
 export const definitionSaid = (line: string, ground: Ground): Put | undefined =>
-  measureSaid(line, ground) ?? settingSaid(line, ground) ?? valueSaid(line, ground);
+  measureSaid(line, ground) ?? neededSaid(line, ground) ?? settingSaid(line, ground) ?? valueSaid(line, ground);

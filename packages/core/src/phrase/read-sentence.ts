@@ -190,6 +190,11 @@ function notesOf(sentence: string, board: string): readonly Put[] {
   const word = begin.slice(0, -2).trim();
   const said = begin === "" ? undefined : sentence.trimStart().slice(begin.length).trim();
   // "Remember, square down 3 inches" is something to do.
+  if (MIND.test(sentence.trim()) && !/\d|\b[A-Z]\b/.test(sentence))
+    return [
+      { sort: "step", board, lines: [`  watch "${quoted(sentence.trim())}"`] },
+      { sort: "end", board: "", lines: [`lesson "${quoted(sentence)}"`] },
+    ];
   if (said === undefined || (begin.endsWith(", ") && /\d|\b[A-Z]\b/.test(said))) return [];
   const stands = (line: string): Put => ({ sort: "end", board: "", lines: [line] });
   if (CAUTIONS.test(word)) return [stands(`caution "${quoted(said)}"`)];
@@ -200,6 +205,8 @@ function notesOf(sentence: string, board: string): readonly Put[] {
   return [{ sort: "step", board, lines: [`  ${kind} "${quoted(said)}"`] }, stands(`lesson "${quoted(sentence)}"`)];
 }
 
+/** What must not happen is watched for; nothing is drawn by it. */
+const MIND = /^(?:be careful|careful|take care|mind|do not|don['’]t|never|avoid|try not) (?!is\b)/i;
 const CAUTIONS = /^(?:careful|caution|warning|danger|take care|safety)$/i;
 const READY = /^(?:materials?|tools?|equipment|you need|you will need|have ready|get ready)$/i;
 /** What is said beside a step, by the words it begins with. */
@@ -210,12 +217,22 @@ const BESIDE: ReadonlyMap<"why" | "watch", RegExp> = new Map([
 
 const AGAIN = /^(?:now |then )?(?:repeat|do)(?: (?:all|this|it|of|the|these|same|steps)){0,4} (?:for|on|with) the (\w+(?: \w+)?) ?\.?$/;
 
+const REMOVED = /^(?:now |then )?(?:remove|delete|erase|rub out|get rid of) the ((?:[a-z]+ ?){1,4}) ?\.?$/;
+/** A placed point moved, without a name for where it goes. */
+const MOVED =
+  /^(?:now |then )?(?:move|shift) (?:point )?([a-z]{0,2}\d+[a-z]?) (?:up|down|in|out|left|right)\b(?!.* (?:to|and|is|call|mark|label|for|->|=) )/;
+
 /** What is understood and cannot be done: why, and what to do. */
 function notDone(sentence: string): string | undefined {
   const words = tokensOf(sentence.slice(0, 80))
     .map(({ text }) => text)
     .join(" ");
   const [, again] = AGAIN.exec(words) ?? [];
+  const [, removed] = REMOVED.exec(words) ?? [];
+  if (removed !== undefined) return `What is drawn is taken away at its own line: choose the ${removed.trim()} there, and remove it.`;
+  const [, moved] = MOVED.exec(words) ?? [];
+  if (moved !== undefined)
+    return `${moved} stays where its step puts it. Change that step, or place a new point from it: “From ${moved} up 1/4 inch.”`;
   return again === undefined
     ? undefined
     : `Steps cannot be repeated for another board. Say them for the ${again}, or begin a board “${again}” and trace the points that stay: “The same place as 5.”`;

@@ -43,14 +43,29 @@ const SEAMS = saying<true>("seams").said(
   on(p`(seams|turnings)`, () => true),
   on(p`${ALLOWANCE}`, () => true),
 );
+const NONE_ON_FOLD = saying<true>("none on the fold").said(
+  on(
+    p`,? (and|but|with)? (none|nothing|no allowance|no seam allowance|no seam) (on|at|along) (fold|centre|centre fold|fold line)`,
+    () => true,
+  ),
+);
 export const ROUND_BUT = saying<Act>("allowance all round").said(
+  on(
+    p`${ALLOWANCE} : ${AMOUNT} (everywhere|all round|all around|on all edges|on every edge|round) (of|on|to)? ${PIECE} ${NONE_ON_FOLD}?`,
+    ([, by, piece]) => allRound(by, piece),
+  ),
+  on(
+    p`(add|allow|leave|give|put)? ${AMOUNT} ${ALLOWANCE} (everywhere|all round|all around|on all edges|on every edge|round) (of|on|to)? ${PIECE} ${NONE_ON_FOLD}`,
+    ([by, , piece]) => allRound(by, piece),
+  ),
   on(p`(add|allow|leave|give|put)? ${AMOUNT} ${SEAMS} (to|on|for|round|around) ${PIECE}`, ([by, , piece]) => allRound(by, piece), 0.1),
   on(
     p`(add|allow|leave|give|put)? ${AMOUNT} ${ALLOWANCE} (everywhere|all round|all around|on all edges|on every edge|round) (of|on|to)? ${PIECE} (except|but|but not) (on|at|along)? ${LINES}`,
     ([by, , piece, lines = []]) => allRound(by, piece, lines),
   ),
-  on(p`(add|allow|leave|give|put)? ${AMOUNT} ${ALLOWANCE} (everywhere|on all edges|on every edge) (of|on|to)? ${PIECE}`, ([by, , piece]) =>
-    allRound(by, piece),
+  on(
+    p`(add|allow|leave|give|put)? ${AMOUNT} ${ALLOWANCE} (everywhere|(on|to|along|round|for) (all|every|each) (its)? (edge|edges|side|sides|seam|seams)) (of|on|to)? ${PIECE}`,
+    ([by, , piece]) => allRound(by, piece),
   ),
 );
 export const ROUND_WITHOUT_WORD = saying<Act>("so much all round").said(
@@ -63,6 +78,30 @@ export const NOT_EVERYWHERE = saying<Act>("allowance but for some edges").said(
     ([by, , lines = []], g) => allRound(by, pieceOn(g.board, g), lines),
   ),
 );
+export const ROUND_WITH_OTHER = saying<Act>("allowance all round, another on some edges").said(
+  on(
+    p`(add|allow|leave|give|put)? ${AMOUNT} ${ALLOWANCE}? (everywhere|all round|all around|on all edges|on every edge) (of|on|to)? ${PIECE}? ,? (except|but|and|with) (for)? ${AMOUNT} (on|at|along) ${LINES} ((of|on) ${PIECE})?`,
+    ([by, , one, other, lines = [], two], g) => roundWithOther(by, one ?? two ?? pieceOn(g.board, g), other, lines),
+    0.2,
+  ),
+);
+function roundWithOther(
+  by: Amount | undefined,
+  piece: KnownPiece | undefined,
+  other: Amount | undefined,
+  lines: readonly Line[],
+): Act | undefined {
+  if (!by || !piece || !other) return undefined;
+  return also(`allow round ${piece.key} but`, piece.key, (sheet) => {
+    const some = rolesOn(piece, lines, sheet.ground);
+    const rest = piece.edges.filter((e) => !e.fold && !some.includes(e.role)).map((e) => e.role);
+    return [
+      `  allow ${laidOff(by, sheet).formula} on ${rest.join(", ")}`,
+      `  allow ${laidOff(other, sheet).formula} on ${some.join(", ")}`,
+    ];
+  });
+}
+
 export const NO_ALLOWANCE = saying<Act>("no allowance").said(
   on(p`(no|leave no|add no|without|net) ${ALLOWANCE} (on|at|along|to|for) ${EDGES}`, ([, edges = []]) => noAllowance(edges)),
   on(p`leave ${EDGES} (without|net of) ${ALLOWANCE}`, ([edges = []]) => noAllowance(edges)),
@@ -120,6 +159,12 @@ function allRound(by: Amount | undefined, piece: KnownPiece | undefined, but: re
 }
 
 export const HEM = saying<Act>("hem").said(
+  on(
+    p`(allow|add|leave|give|keep) ${AMOUNT} (for|as) (a)? (hem|turn up|turning up) (on|at|along|to|of) ${LINE} (of ${PIECE})?`,
+    ([by, line, piece], g) =>
+      hem(piece ?? (line ? (g.pieces.find((q) => q.key === line.piece) ?? pieceOn(line.board, g)) : undefined), by, line),
+    -0.2,
+  ),
   on(p`(a)? hem (allowance)? of ${AMOUNT} (deep)? (on|at|along|to|for) ${LINE} (of ${PIECE})?`, ([by, line, piece], g) =>
     hem(piece ?? (line ? (g.pieces.find((q) => q.key === line.piece) ?? pieceOn(line.board, g)) : undefined), by, line),
   ),

@@ -1,8 +1,9 @@
 import { pointText } from "../../verb/form.js";
-import { FIGURE, MEASURED } from "../grammar/figures.js";
-import { AMOUNT, LINE } from "../grammar/main-rules.js";
+import { FIGURE, MEASURED, SHARE } from "../grammar/figures.js";
+import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
-import type { Amount, Line } from "../meaning.js";
+import type { Ground, KnownPiece } from "../ground/ground.js";
+import type { Amount, Line, Spot } from "../meaning.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
 import { act, type Act } from "../clause.js";
 import { keyFrom, pathOf } from "./said.js";
@@ -13,7 +14,7 @@ const title = (words: string): string => words.replace(/_/g, " ").replace(/^./, 
 
 /** Two pieces' edges of one role, as `the back and front side seams`. */
 const BOTH = saying<readonly [string, string]>("edges of two pieces").said(
-  on(p`${wordsRole()} (seams|edges|lines) of ${PIECE} and ${PIECE}`, ([role = "", a, b]) =>
+  on(p`${wordsRole()} (seams|edges|lines)? of ${PIECE} and (of)? ${PIECE}`, ([role = "", a, b]) =>
     a && b && a !== b && [a, b].every((piece) => piece.edges.some((e) => e.role === role))
       ? [`${a.key}.${role}`, `${b.key}.${role}`]
       : undefined,
@@ -57,7 +58,10 @@ const SHOULD = saying<true>("should be").said(
   ),
 );
 const CHECKED = saying<true>("check").said(
-  on(p`(check|check that|make sure|make sure that|see that|be sure|be sure that|see whether|test that) (:)?`, () => true),
+  on(
+    p`(check|check that|make sure|make sure that|see that|see to it that|be sure|be sure that|see whether|test that|verify|verify that|ensure|ensure that|check whether|check if) (:)?`,
+    () => true,
+  ),
 );
 const ALIKE = saying<true>("alike").said(
   on(
@@ -68,6 +72,7 @@ const ALIKE = saying<true>("alike").said(
 );
 const WITHIN = saying<string>("within").said(
   on(p`(to)? (within|give or take) ${MEASURED}`, ([by]) => by),
+  on(p`(to)? (within|give or take) (a|an|one) ${SHARE}`, ([share]) => share && `${share.top}/${share.under}`),
   on(p`(to)? (within|give or take) ${FIGURE}`, ([by]) => by, 0.2),
 );
 const EQUALS = saying<Act>("equal").said(
@@ -89,16 +94,59 @@ const EQUALS = saying<Act>("equal").said(
     p`(check|check that|make sure|make sure that|see that) (:)? ${AMOUNT} (=|is|equals|measures|is equal to|is same as|should be|must be|comes to) ${AMOUNT}`,
     ([a, b]) => equalAmounts(a, b),
   ),
+  on(p`(check|compare|measure|test) (:)? ${AMOUNT} (against|with|to) ${AMOUNT}`, ([a, b]) => equalAmounts(a, b), 0.2),
   on(p`(check|check that) (:)? ${BOTH} (equal|same|same length|of same length|alike) (to)? (within ${MEASURED})?`, ([both, within]) =>
     equal(both, within),
   ),
   on(p`${EDGE} ${SHOULD} (as long as|same length as|equal to) ${EDGE}`, ([a, , b]) =>
     a !== undefined && b !== undefined ? equal([a, b], undefined) : undefined,
   ),
-  on(p`${EDGE} ${SHOULD} ${AMOUNT} (longer|more) than ${EDGE}`, ([a, , by, b]) =>
+  on(p`${CHECKED}? ${EDGE} ${SHOULD} ${AMOUNT} (longer|more) than ${EDGE}`, ([, a, , by, b]) =>
     a !== undefined && b !== undefined && by ? longer(a, b, by) : undefined,
   ),
+  on(p`${CHECKED}? ${EDGE} ${SHOULD} ${AMOUNT} (shorter|less) than ${EDGE}`, ([, a, , by, b]) =>
+    a !== undefined && b !== undefined && by ? longer(b, a, by) : undefined,
+  ),
+  on(
+    p`(does|do|is|are|will) ${EDGE} (equal|match|same as|as long as|agree with|fit) ${EDGE} ?`,
+    ([a, b]) => (a !== undefined && b !== undefined ? equal([a, b], undefined) : undefined),
+    0.2,
+  ),
+  on(
+    p`${CHECKED}? ${LINE} (is|should be|must be|be|may be|measures|should measure|must measure) (no|not)? ${oneOf<"<=" | ">=">("at most or at least", { longer: "<=", shorter: ">=" })} than ${AMOUNT}`,
+    ([, line, than, by]) => (line && than && by ? bounded(line, than, by) : undefined),
+    0.2,
+  ),
+  on(
+    p`${CHECKED}? ${LINE} (is|should be|must be|be|measures|should measure|must measure) at ${oneOf<"<=" | ">=">("most or least", { most: "<=", least: ">=" })} ${AMOUNT}`,
+    ([, line, than, by]) => (line && than && by ? bounded(line, than, by) : undefined),
+    0.2,
+  ),
+  // "Than the front one": the edge of the same role.
+  on(p`${CHECKED}? ${EDGE} ${SHOULD} ${AMOUNT} (longer|more) than (that of)? ${PIECE} (one|edge|seam)?`, ([, a, , by, piece], g) => {
+    const b = a !== undefined && piece ? sameOn(piece, a, g) : undefined;
+    return a !== undefined && b !== undefined && by ? longer(a, b, by) : undefined;
+  }),
+  on(
+    p`${CHECKED}? ${EDGE} ${SHOULD} ${ALIKE} (as|to|with)? (that of)? ${PIECE} (one|edge|seam)?`,
+    ([, a, , , piece], g) => {
+      const b = a !== undefined && piece ? sameOn(piece, a, g) : undefined;
+      return a !== undefined && b !== undefined ? equal([a, b], undefined) : undefined;
+    },
+    0.4,
+  ),
 );
+/** A line that may be no longer than a figure, or no shorter. */
+const bounded = (line: Line, than: "<=" | ">=", by: Amount): Act =>
+  act(`bounded ${line.text}`, (bag, sheet) => {
+    if (!bag.holds({ act: 1 })) throw NOT_SO;
+    return sheet.put("end", `check "${title(keyFrom(line))}": len(${pathOf(line)}) ${than} ${laidOff(by, sheet).formula}`);
+  });
+
+/** The edge of the same role on another piece. */
+const sameOn = (piece: KnownPiece, edge: string, { lines }: Ground): string | undefined =>
+  lines.find((line) => line.path === `${piece.key}.${roleOf(edge)}` && line.path !== edge)?.path;
+
 /** A line of the front and one of the back together. */
 const TOTAL = saying<Act>("check of a sum").said(
   on(
@@ -182,13 +230,42 @@ const MEASURE_IT = saying<Act>("measure and write down").said(
   }),
   on(p`(measure|add up) ${LINE} and ${LINE} (together)? ${DOWN}`, ([a, b]) => written([a, b])),
 );
-function written(lines: readonly (Line | undefined)[]): Act | undefined {
+const FIGURE_NAME = wordsRow<string>("name of a figure", 3, (words) =>
+  /^[a-z]+(?: [a-z]+){0,2}$/.test(words) && !/\b(?:it|down|as|the|that|this|length|number|figure|result|measurement|measure)\b/.test(words)
+    ? words
+    : undefined,
+);
+const NOTED_AS = saying<string>("what a figure is called").said(
+  on(p`,? (and)? (write|note|keep|jot|put|record|remember|call|name) (it|that|this)? (down)? (as|under)? ${FIGURE_NAME}`, ([name]) => name),
+);
+const MEASURE_AS = saying<Act>("measure under a name").said(
+  on(p`(measure|take) (measurement|length)? (from ${SPOT} to ${SPOT})? (along|round|around)? ${LINE} ${NOTED_AS}`, ([a, b, line, name]) =>
+    line && (!a || sameEnds(line, [a, b])) && name !== undefined ? written([line], name) : undefined,
+  ),
+  on(
+    p`(measure|take) (distance|way|length)? from ${SPOT} to ${SPOT} ${NOTED_AS}`,
+    ([a, b, name]) =>
+      a && b && name !== undefined
+        ? act(`distance ${name}`, (bag, sheet) => {
+            if (!bag.holds({ act: 1 })) throw NOT_SO;
+            const [at, [from = "", to = ""]] = sheet.spots([a, b]);
+            const key = at.key(name);
+            return at.put("step", `value ${key} = dist(${from}, ${to})`).keep(key);
+          })
+        : undefined,
+    0.2,
+  ),
+);
+const sameEnds = ({ ends }: Line, spots: readonly (Spot | undefined)[]): boolean =>
+  ends !== undefined && spots.every((spot) => spot !== undefined && "id" in spot && ends.includes(spot.id));
+
+function written(lines: readonly (Line | undefined)[], name?: string): Act | undefined {
   const known = lines.flatMap((line) => line ?? []);
   if (known.length === 0 || known.length < lines.length) return undefined;
   return act(`value ${known.map((l) => l.text).join()}`, (bag, sheet) => {
     if (!bag.holds({ act: 1 })) throw NOT_SO;
     for (const line of known) if (line.unknown !== undefined) throw refuse(`There is no ${line.unknown} here.`);
-    const key = sheet.key(`${keyFrom(known[0] as Line)}_length`);
+    const key = sheet.key(name ?? `${keyFrom(known[0] as Line)}_length`);
     const lengths = known.map((line) => `len(${pathOf(line)})`).join(" + ");
     // The figure can be worked out where the last of its lines is drawn.
     const boards = sheet.ground.boards.map((b) => b.key);
@@ -209,6 +286,20 @@ const SEWN = saying<Act>("sew").said(
     p`(sew|join|set|stitch|ease) ${EDGE} (to|with|into|onto) ${EDGE} ,? (with|easing in|easing)? ${AMOUNT} (of)? (ease|eased in|eased|easing)? (in)?`,
     ([a, b, by]) => sewn(a, b, by),
     0.1,
+  ),
+  on(p`(gather|gather up|shirr) ${EDGE} (to fit|to match|into|to|onto) ${EDGE}`, ([a, b]) =>
+    a !== undefined && b !== undefined && pieceOf(a) !== pieceOf(b)
+      ? act(`gather ${a} ${b}`, (bag, sheet) => {
+          if (!bag.holds({ act: 1 })) throw NOT_SO;
+          return sheet.put("end", `sew ${a} with ${b}, eased len(${a}) - len(${b})`);
+        })
+      : undefined,
+  ),
+  on(p`(ease|work|shrink) ${AMOUNT} of ${EDGE} (in|into|onto|to) ${EDGE}`, ([by, a, b]) => sewn(a, b, by), 0.1),
+  on(
+    p`(ease|work|shrink) ${AMOUNT} of ${EDGE} (in|into|onto|to) (that of)? ${PIECE} (one|edge|seam)?`,
+    ([by, a, piece], g) => (a !== undefined && piece ? sewn(a, sameOn(piece, a, g), by) : undefined),
+    0.3,
   ),
   on(p`ease ${EDGE} (to|with|onto|into) ${EDGE}`, ([a, b]) =>
     a !== undefined && b !== undefined
@@ -307,4 +398,4 @@ function steps(
   });
 }
 
-export const CHECKING = [EQUALS, TOTAL, MEASURE_IT, SEWN, BY_STEPS];
+export const CHECKING = [EQUALS, TOTAL, MEASURE_IT, MEASURE_AS, SEWN, BY_STEPS];

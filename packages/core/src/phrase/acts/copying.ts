@@ -2,9 +2,9 @@ import { pointText } from "../../verb/form.js";
 import { act, type Act } from "../clause.js";
 import { DEGREES } from "../grammar/figures.js";
 import { AMOUNT, LINE, PLACED, SPOT } from "../grammar/main-rules.js";
-import { on, p, saying, wordsRow } from "../grammar/rules.js";
+import { on, oneOf, p, saying, wordsRow } from "../grammar/rules.js";
 import type { Amount, Direction, Line, Spot } from "../meaning.js";
-import { ask } from "../sheet/unclear.js";
+import { ask, NOT_SO } from "../sheet/unclear.js";
 import { laidOff } from "./laid-off.js";
 import { fromPlaceAndLine, nameOf, only, oneAmount, headingOf, sideOf, straightOf, pathOf, keyFrom } from "./said.js";
 
@@ -44,6 +44,41 @@ const MIRROR = saying<Act>("mirror").said(
   on(
     p`(trace|copy|mirror|reflect|prick|flip|turn|turn over|fold|fold over) ${LINE} (through fold|through|over fold|mirrored in|reflected in|in|over|across|about|on|along|to other side of|on other side of) ${LINE}`,
     ([of, line]) => mirrorLine(of, line),
+  ),
+);
+
+/** A line traced elsewhere: shifted by so much. */
+const shifted = (of: Line | undefined, by: Amount | undefined, way: Direction | undefined): Act | undefined =>
+  of && by && way
+    ? act(`shift ${of.text}`, (bag, sheet) => {
+        only(bag);
+        if (of.path === undefined && !/^[a-z_]\w*$/.test(of.text)) throw NOT_SO;
+        const { formula } = laidOff(by, sheet);
+        const signed = way === "in" || way === "up" ? `-(${formula})` : formula;
+        const moved = way === "in" || way === "out" ? `${signed} out, 0 down` : `0 out, ${signed} down`;
+        return sheet.draw("trace", `${keyFrom(of)}_moved`, `: ${pathOf(of)} moved ${moved}`, of.board);
+      })
+    : undefined;
+const WAYS: Readonly<Record<string, Direction>> = {
+  up: "up",
+  higher: "up",
+  down: "down",
+  lower: "down",
+  in: "in",
+  out: "out",
+  inwards: "in",
+  outwards: "out",
+};
+const SHIFTED = saying<Act>("shift a line").said(
+  on(p`(shift|move|trace|redraw|copy) ${LINE} (by)? ${AMOUNT} ${oneOf<Direction>("way of a shift", WAYS)}`, ([line, by, way]) =>
+    shifted(line, by, way),
+  ),
+  on(p`(shift|move|trace|redraw|copy) ${LINE} ${oneOf<Direction>("way of a shift", WAYS)} (by)? ${AMOUNT}`, ([line, way, by]) =>
+    shifted(line, by, way),
+  ),
+  on(
+    p`(make|draw|trace) (a)? (copy|second|duplicate) of ${LINE} ,? ${AMOUNT} ${oneOf<Direction>("way of a shift", WAYS)}`,
+    ([line, by, way]) => shifted(line, by, way),
   ),
 );
 
@@ -154,4 +189,4 @@ function turned(id: string | undefined, centre: string | undefined, angle: strin
   });
 }
 
-export const COPIES = [MIRROR, PARALLEL, TRACE, TURN];
+export const COPIES = [SHIFTED, MIRROR, PARALLEL, TRACE, TURN];

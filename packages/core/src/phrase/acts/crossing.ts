@@ -3,6 +3,7 @@ import { act, type Act, type Bag } from "../clause.js";
 import { bracketed, negative } from "../grammar/amounts.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, p, saying } from "../grammar/rules.js";
+import { middleOfLine } from "../grammar/spots.js";
 import type { Amount, Line, Spot } from "../meaning.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO } from "../sheet/unclear.js";
@@ -82,8 +83,9 @@ const SQUARE = saying<Act>("perpendicular").said(
     ([line, spot]) => square(spot, line),
     0.2,
   ),
+  on(p`(drop|draw)? (a)? perpendicular ,? (from)? ${SPOT} (-|to|on|onto|->) ${LINE}`, ([spot, line]) => square(spot, line), 0.2),
   on(
-    p`(draw|drop|let fall|rule) (a)? (line|perpendicular) from ${SPOT} (square|at right angles|perpendicular) to ${LINE}`,
+    p`(draw|drop|let fall|rule)? (a)? (line|perpendicular) from ${SPOT} (square|at right angles|perpendicular) to ${LINE}`,
     ([spot, line]) => square(spot, line),
   ),
   on(p`square from ${SPOT} (to|on|onto) ${LINE}`, ([spot, line]) => square(spot, line), 0.3),
@@ -176,7 +178,25 @@ function lineThrough(spot: Spot, { ground }: Sheet): Line | undefined {
   return { text: `${pointText(a)}-${pointText(b)}`, board: ground.points.get(a)?.board ?? ground.board, ends: [a, b], straight: true };
 }
 
+const RIGHT_ANGLE = saying<true>("right angle").said(
+  on(
+    p`(make|draw|raise|erect|set up|put up|set|rule) (a|an)? (right angle|perpendicular|square line|line at right angles) (to|on|with|off|from|at)`,
+    () => true,
+  ),
+  on(
+    p`(square|come square|go square|work square|step square|measure square) (out|in|down|up|inward|outward)? (off|away from)`,
+    () => true,
+    0.2,
+  ),
+);
 const OFF = saying<Act>("square off").said(
+  on(p`(at|from) ${SPOT} ,? (i|we|you)? ${RIGHT_ANGLE} ${LINE}`, ([spot, , line]) => off(line, spot), 0.2),
+  on(p`${RIGHT_ANGLE} ${LINE} (at|from|in|through) ${SPOT}`, ([, line, spot]) => off(line, spot), 0.2),
+  on(
+    p`(square off|square off from|perpendicular to|at right angles to|right angle to) ${LINE} (at|from|in|through) (its)? (middle|centre|half way|halfway)`,
+    ([line], g) => line && off(line, middleOfLine(line, g)),
+    0.2,
+  ),
   on(
     p`(put|place|lay|hold|set) (set square|square|ruler) (on|against|to|along) ${LINE} at ${SPOT} (and|,) square off (it)?`,
     ([line, spot]) => off(line, spot),
@@ -191,4 +211,30 @@ const OFF = saying<Act>("square off").said(
   on(p`(square|go square) off (it)?`, () => off(undefined, undefined)),
 );
 
-export const CROSSINGS = [CROSSING, SQUARE, LEVELLED, OFF];
+/** Level with one point and plumb with another. */
+const LEVEL_WITH = saying<Spot>("level with").said(
+  on(
+    p`(is|lies|stands|be|sits)? (at)? (level with|on level of|at level of|on level with|same height as|same level as|as high as|as low as) ${SPOT}`,
+    ([spot]) => spot,
+  ),
+);
+const PLUMB_WITH = saying<Spot>("plumb with").said(
+  on(
+    p`(is|lies|stands|sits)? (plumb|straight|directly|vertically|exactly)? (under|below|beneath|above|over|plumb with|in line with) ${SPOT}`,
+    ([spot]) => spot,
+  ),
+);
+const SQUARED = saying<Act>("level with and plumb with").said(
+  on(p`${LEVEL_WITH} ,? (and)? ${PLUMB_WITH}`, ([level, plumb]) => levelAndPlumb(level, plumb), 0.2),
+  on(p`${PLUMB_WITH} ,? (and)? ${LEVEL_WITH}`, ([plumb, level]) => levelAndPlumb(level, plumb), 0.2),
+);
+const levelAndPlumb = (level: Spot | undefined, plumb: Spot | undefined): Act | undefined =>
+  level && plumb
+    ? act("level and plumb", (bag, sheet) => {
+        only(bag, { go: 1 });
+        const [at, [across = "", down = ""]] = sheet.spots([level, plumb]);
+        return at.place(`cross line across from ${across} with line down from ${down}`, at.boardOf(across), nameOf(bag));
+      })
+    : undefined;
+
+export const CROSSINGS = [SQUARED, CROSSING, SQUARE, LEVELLED, OFF];

@@ -65,6 +65,9 @@ const PRESS = saying<Direction>("pressed").said(
 function newDart(title: string, here = false): Act {
   return act(`dart ${title}`, (bag, sheet) => {
     if (!bag.holds(BESIDE_DART)) throw NOT_SO;
+    const drawn = sheet.ground.darts.some(({ words }) => words === title);
+    if (drawn && bag.all("amount").length === 0)
+      throw refuse(`There is a ${title} already: change it at its own line, which says how it lies and is pressed.`);
     const along = alongEdge(bag, sheet);
     if (along) return drawDart(title, along.bag, along.sheet, { before: "it" });
     const spot =
@@ -264,7 +267,7 @@ const LEGS = saying<Act>("legs of a dart").said(
   }),
 );
 
-const SHUT = saying<true>("close").said(on(p`(close|shut|close up|fold out|pin out|fold up|pin|pin up)`, () => true));
+const SHUT = saying<true>("close").said(on(p`(close|shut|close up|close out|fold out|pin out|fold up|pin|pin up)`, () => true));
 const OPENING = saying<Spot | Line>("where it opens").said(
   on(p`(at|from|in|to|into|on) ${SPOT}`, ([spot]) => spot),
   on(p`(at|in|to|into|on) ${LINE} , (at)? ${SPOT}`, ([, spot]) => spot),
@@ -275,7 +278,7 @@ const OPENING = saying<Spot | Line>("where it opens").said(
 );
 const OPENS = saying<Spot | Line>("opened elsewhere").said(
   on(
-    p`(,|and|;|, and)? (let it open|open it|opening it|it opens|open|open a dart|open a new dart|open a dart instead|let it spring open|opening goes|opening|opening comes|opening is|it is opened|move it|transfer it|swing it|the opening goes|moving it) ${OPENING}`,
+    p`(,|and|;|, and)? (let it open|open it|opening it|it opens|open|open a dart|open a new dart|open a dart instead|let it spring open|opening goes|opening|opening comes|opening is|it is opened|move it|transfer it|swing it|the opening goes|moving it|let fullness go|let the fullness go|let it go|put fullness|throw it|let width go) ${OPENING}`,
     ([spot]) => spot,
   ),
   on(p`(and|,)? (move|transfer|shift) (it|fullness|fulness|intake) ${OPENING}`, ([spot]) => spot),
@@ -325,6 +328,11 @@ const CLOSING = saying<Act>("close a dart").said(
     ([, dart, opens]) => close(dart, opens),
   ),
   on(p`${SHUT} ${DART}`, ([, dart]) => close(dart, undefined), 0.2),
+  on(
+    p`(fold|pin|tape|swing) ${DART} (closed|shut) ,? (and)? (cut|slash|open|open it) (up|down|in)? (from|at) ${SPOT} (to ${SPOT})?`,
+    ([dart, opens]) => close(dart, opens),
+  ),
+  on(p`(cut|slash|slit) (up|down|in)? (from)? ${SPOT} to ${SPOT} (and|,) ${SHUT} ${DART}`, ([opens, , , dart]) => close(dart, opens), 0.2),
   on(p`(pivot|turn|turning|pivoting) (on|about|round|around) ${SPOT} (:|,|and|;)? ${SHUT} ${DART} ${OPENS}`, ([about, , dart, opens]) =>
     close(dart, opens, undefined, about),
   ),

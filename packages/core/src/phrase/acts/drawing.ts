@@ -19,6 +19,7 @@ const GAP = saying<true>("from point to point").said(
     () => true,
   ),
   // From one point to another through a third: what is gone through may come last and lies between.
+  on(p`into`, () => true, 0.4),
   on(p`(through|via|by way of)`, () => true, 1.5),
   on(p`(and)? (back|round) to`, () => true),
   on(p`(straight|down|up|out|in|across) (to)`, () => true),
@@ -90,7 +91,7 @@ const JOINED = saying<Act>("join").said(
     0.2,
   ),
   on(
-    p`(shape|draw|curve|redraw|sketch) ${LINE} (,|from|through|between)? ${THROUGH}`,
+    p`(shape|draw|curve|redraw|sketch) (in)? ${LINE} (,|from|through|between)? ${THROUGH}`,
     ([line, spots = []]) => redrawn(line, spots, { curve: true }),
     0.3,
   ),
@@ -117,7 +118,44 @@ const JOINED = saying<Act>("join").said(
   ),
   on(p`${THROUGH} (is|are) (joined|connected|drawn)`, ([spots = []]) => drawn(spots, {}, undefined, undefined)),
   on(
-    p`${RULED} ${MANNER}? (from|between|through)? ${THROUGH} (for|as|to form|to make|to give|forming|making|giving|this is|that is) ${CALLED_LINE} (line|seam|edge|curve)?`,
+    p`${MANNER} (:|,|from)? ${THROUGH}`,
+    ([manner = {}, spots = []]) => (manner.curve === true ? drawn(spots, manner, undefined, undefined) : undefined),
+    0.8,
+  ),
+  on(p`give ${LINE} (a)? ${MANNER} (there)? (from|between)? ${THROUGH}`, ([line, manner = {}, spots = []]) => redrawn(line, spots, manner)),
+  on(p`give it (a)? ${MANNER} (there)? (from|between)? ${THROUGH}`, ([manner = {}, spots = []]) =>
+    drawn(spots, manner, undefined, undefined),
+  ),
+  on(
+    p`(shape|draw|curve|redraw|sketch) (in)? ${LINE} ,? ${MANNER}`,
+    ([line, manner = {}]) =>
+      line?.ends && (manner.leaving ?? manner.arriving) !== undefined
+        ? redrawn(
+            line,
+            line.ends.map((id) => ({ id })),
+            manner,
+          )
+        : undefined,
+    0.6,
+  ),
+  on(
+    p`from ${SPOT} ,? (i|we|you)? (draw|sketch|rule|run|take|make) (in)? ${MANNER} (up|down|in|out|across|over|on)? to ${SPOT}`,
+    ([a, manner = {}, b]) => (a && b ? drawn([a, b], manner, undefined, undefined) : undefined),
+    0.1,
+  ),
+  on(
+    p`${CALLED_LINE} (line)? (is|becomes|runs as|goes as) ${MANNER} (from|between|through) ${THROUGH}`,
+    ([name = "", manner = {}, spots = []]) =>
+      drawn(spots, manner.curve === true ? { ...manner, ...kindIn(name) } : manner, keyOf(name), undefined),
+    0.2,
+  ),
+  on(
+    p`(line)? ${SPOT} - ${SPOT} (is|makes|forms|gives|becomes) ${CALLED_LINE} (line|seam|edge)?`,
+    ([a, b, name = ""]) => (a && b ? drawn([a, b], {}, keyOf(name), undefined) : undefined),
+    0.6,
+  ),
+  on(
+    p`${RULED} ${MANNER}? (from|between|through)? ${THROUGH} (for|as|to form|to make|to give|forming|making|giving|this is|that is|and call it|call it|and name it|, call it|, called|and label it|, this is|, that is) ${CALLED_LINE} (line|seam|edge|curve|guide)?`,
     ([, manner = {}, spots = [], name = ""]) =>
       drawn(spots, manner.curve === true ? { ...manner, ...kindIn(name) } : manner, keyOf(name), undefined),
     0.2,

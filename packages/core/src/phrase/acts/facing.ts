@@ -23,7 +23,7 @@ export const PLEAT = saying<Act>("pleat").said(
           ])
         : undefined,
   ),
-  on(p`(let in|add|put in|lay) (a)? pleat (of)? ${AMOUNT} (at|on|in|along) ${EDGE}`, ([by, edge]) =>
+  on(p`(let in|add|put in|lay|make|fold)? (a)? pleat (of)? ${AMOUNT} (at|on|in|along) ${EDGE}`, ([by, edge]) =>
     by && edge !== undefined
       ? also(`pleat ${edge}`, pieceOf(edge), (sheet) => [`  pleat ${laidOff(by, sheet).formula} at ${roleOf(edge)}`])
       : undefined,
@@ -39,6 +39,7 @@ export const FACING = saying<Act>("facing").said(
     ([by, edge]) => facing(by, edge),
   ),
   on(p`(cut|draw|make|trace) (a)? ${AMOUNT} (wide)? facing (along|for|from|of|at) ${EDGE}`, ([by, edge]) => facing(by, edge)),
+  on(p`(cut|draw|make|trace)? (a)? ${EDGE} facing ,? (of)? ${AMOUNT} (wide|in width|deep)?`, ([edge, by]) => facing(by, edge), 0.1),
   on(p`(cut|draw|make|trace)? (a)? facing (along|for|of|at) ${EDGE} ,? ${AMOUNT} (wide|in width|deep)`, ([edge, by]) => facing(by, edge)),
 );
 const wordsOf = (line: Line): string => (line.role ?? line.text).replace(/_line$/, "").replace(/_/g, " ");

@@ -25,6 +25,25 @@ export const GRAIN = saying<Act>("grain").said(
     ([by, line], g) => grain(line && pieceOn(line.board, g), line, by),
     0.1,
   ),
+  on(
+    p`(place|draw|mark|put|run|rule|lay)? (straight)? (grain|grain line) (of ${PIECE})? (runs|goes|is|lies)? (straight)? (down|up|parallel to|along|with) ${LINE} (of ${PIECE})?`,
+    ([one, line, two], g) => grain(one ?? two ?? (line && pieceOn(line.board, g)), line),
+    0.2,
+  ),
+  on(
+    p`(place|draw|mark|put|run|rule|lay)? (straight)? (grain|grain line) of ${PIECE} (runs|goes|is|lies)? at ${DEGREES}`,
+    ([piece, by], g) => {
+      const centre = g.lines.find((l) => l.piece === piece?.key && isFold(l, g) && l.ends);
+      return piece && centre?.ends
+        ? grain(
+            piece,
+            { text: `${pointText(centre.ends[0])}-${pointText(centre.ends[1])}`, board: centre.board, straight: true, ends: centre.ends },
+            by,
+          )
+        : undefined;
+    },
+    0.2,
+  ),
   on(p`${PIECE} (:|,)? (straight)? grain (runs|line|lies)? (parallel to|along|parallel with) ${LINE}`, ([piece, line]) =>
     grain(piece, line),
   ),

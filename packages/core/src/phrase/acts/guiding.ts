@@ -45,12 +45,12 @@ const GUIDELINE = saying<Act>("guideline").said(
     1,
   ),
   on(
-    p`(draw|rule|put in|run) (a|an)? (long|light|faint)? (level|horizontal) line (from|through|at) ${SPOT} ${CALL}?`,
+    p`(draw|rule|put in|run) (a|an)? (long)? (level|horizontal|level line|horizontal line) (from|through|at) ${SPOT} ${CALL}?`,
     ([spot, name]) => guideline("across", spot, name),
     1,
   ),
   on(
-    p`(draw|rule|put in|run|drop) (a|an)? (long|light|faint)? (plumb|vertical|upright) line (from|through|at) ${SPOT} ${CALL}?`,
+    p`(draw|rule|put in|run|drop) (a|an)? (long)? (plumb|vertical|upright|plumb line|vertical line|upright line) (from|through|at) ${SPOT} ${CALL}?`,
     ([spot, name]) => guideline("down", spot, name),
     1,
   ),
@@ -58,6 +58,34 @@ const GUIDELINE = saying<Act>("guideline").said(
     p`(square|draw|rule) (straight)? ${WAY} from ${SPOT} ,? (a|an)? (long|light|faint|straight)? line ${CALL}?`,
     ([way, spot, name]) => way && guideline(way, spot, name),
     1,
+  ),
+);
+
+/** The name of a level line: also one that says across what it goes. */
+const LEVEL_NAME = saying<string>("name of a level line").said(
+  on(p`${CALLED_LINE}`, ([name]) => name),
+  on(p`(across|cross) ${oneOf("across what", { back: "across back", chest: "across chest", front: "across front" })}`, ([name]) => name),
+);
+/** A level line with a name, so far below or above a point or another level line. */
+const LEVEL_AT = saying<Act>("level line so far below").said(
+  on(
+    p`(draw|rule|put in|mark|square) ${LEVEL_NAME} (line)? ,? ${AMOUNT} ${oneOf<"down" | "up">("below or above", { below: "down", under: "down", beneath: "down", above: "up" })} ${SPOT}`,
+    ([name, by, way, spot]) =>
+      name !== undefined && by && way && spot
+        ? act(`level ${name}`, (bag, sheet) => {
+            only(bag);
+            const [at, id] = sheet.spot(spot);
+            const placed = at.place(`${way} ${laidOff(by, at).formula} from ${id}`, at.boardOf(id));
+            return placed.draw("line", keyOf(`${name} line`), `: line across from ${placed.it ?? ""}`, at.boardOf(id));
+          })
+        : undefined,
+    0.4,
+  ),
+  on(
+    p`(draw|rule|put in|mark|square) ${LEVEL_NAME} (line)? ,? ${AMOUNT} ${oneOf<"down" | "up">("below or above a line", { below: "down", under: "down", beneath: "down", above: "up" })} ${LINE}`,
+    ([name, by, way, line]) =>
+      name === undefined || !way ? undefined : beside(line, by, way === "down" ? "lower" : "upper", `${name} line`),
+    0.4,
   ),
 );
 
@@ -128,15 +156,15 @@ const BESIDE = saying<Act>("guideline beside a line").said(
   ),
 );
 const SIDES: Readonly<Record<string, string>> = { lower: "down", upper: "up", outer: "out", inner: "in" };
-function beside(line: Line | undefined, by: Amount | undefined, side: string | undefined): Act | undefined {
+function beside(line: Line | undefined, by: Amount | undefined, side: string | undefined, name = "guide"): Act | undefined {
   if (!line?.straight || !line.ends || !by || side === undefined) return undefined;
   const [a, b] = line.ends;
   return act(`guideline beside ${line.text} ${side}`, (bag, sheet) => {
     only(bag);
     const [one, from] = sheet.spot({ id: a });
     const [at, to] = one.spot({ id: b });
-    return at.draw("line", "guide", `: parallel to ${from}-${to}, ${laidOff(by, at).formula} ${SIDES[side] ?? ""}`, line.board);
+    return at.draw("line", keyOf(name), `: parallel to ${from}-${to}, ${laidOff(by, at).formula} ${SIDES[side] ?? ""}`, line.board);
   });
 }
 
-export const GUIDES = [GUIDELINE, ARC, BESIDE];
+export const GUIDES = [GUIDELINE, LEVEL_AT, ARC, BESIDE];

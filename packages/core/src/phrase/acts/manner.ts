@@ -68,7 +68,7 @@ const IN_MIDDLE = saying<true>("in the middle").said(
 );
 
 const ADJECTIVE = saying<true>("kind of curve").said(
-  on(p`(smooth|smoothly|gentle|easy|nice|flowing|soft|slight|good|even|shallow|clean|flat|long|graceful)`, () => true),
+  on(p`(smooth|smoothly|slightly|softly|gentle|easy|nice|flowing|soft|slight|good|even|shallow|clean|flat|long|graceful)`, () => true),
 );
 
 export const MANNER = saying<Manner>("manner of drawing").said(
@@ -89,6 +89,10 @@ export const MANNER = saying<Manner>("manner of drawing").said(
     const side = before ?? after;
     return how && by ? { curve: true, bend: { how, by, ...(side === undefined ? {} : { side }) } } : undefined;
   }),
+  on(
+    p`(by|with|in|as)? (a|an)? ${oneOf<"hollow" | "bow">("kind of bend", { inward: "hollow", inwards: "hollow", hollow: "hollow", concave: "hollow", outward: "bow", convex: "bow" })} curve ,? (of)? ${AMOUNT} (deep|high)? ${IN_MIDDLE}?`,
+    ([how, by]) => how && by && { curve: true, bend: { how, by } },
+  ),
   on(p`,? (with)? (a)? ${AMOUNT} ${BENDING} ${SIDE_WORD}? ${IN_MIDDLE}?`, ([by, how, side]) =>
     how && by ? { curve: true, bend: { how, by, ...(side === undefined ? {} : { side }) } } : undefined,
   ),
@@ -102,6 +106,15 @@ export const MANNER = saying<Manner>("manner of drawing").said(
     0.5,
   ),
   on(p`(,|with|by|in|using)? (a|an)? (french|pistol|curved) (curve|ruler|rule)`, () => ({ curve: true })),
+  on(p`(in|with|by|as) (a|an)? (firm|solid|heavy|full|continuous|bold|single|good) line`, () => ({}), 0.1),
+  // "So that it leaves 6 square to the shoulder and arrives at 8 level."
+  on(
+    p`,? (and)? (so that it|so it|which|that|it)? (leaves|starts|begins) (at|from)? ${PLACED} ${DIRECTION} ,? (and)? (it)? (arrives|ends|finishes|comes) (at|in|into|to)? ${PLACED} ${DIRECTION}`,
+    ([, leaving = "", , arriving = ""]) => ({ leaving, arriving }),
+  ),
+  on(p`(and|,)? (arrives|ends|finishes|comes|arriving|ending) (at|in|into|to) ${PLACED} ${DIRECTION}`, ([, arriving = ""]) => ({
+    arriving,
+  })),
   on(p`,? ${STRAIGHTNESS}`, ([manner]) => manner),
   on(p`(by|with|as|in)? (a|an)? (dotted|dashed|broken) (line)?`, () => ({ dashed: true })),
   on(p`(by|with|as|in)? (a)? (level|horizontal) line`, () => ({ straight: true })),

@@ -17,7 +17,10 @@ export const DRILL = saying<Act>("drill hole").said(
     p`(see)? ${SPOT} ,? ${AMOUNT} (below|under|beneath) (it|that|there) (goes|is|comes|put) (a)? (drill hole|hole|awl hole)`,
     ([spot, by]) => drill(spot, by),
   ),
-  on(p`(mark|put|make|drill|punch)? (a)? (drill hole|awl hole|drill|punch hole) at ${SPOT}`, ([spot]) => drill(spot, undefined)),
+  on(
+    p`(mark|put|make|drill|punch|pierce|bore)? (a)? (drill hole|awl hole|drill|punch hole|hole|drill mark|small hole|little hole) (at|on|for|in) ${SPOT}`,
+    ([spot]) => drill(spot, undefined),
+  ),
 );
 function drill(spot: Spot | undefined, by: Amount | undefined): Act | undefined {
   if (!spot) return undefined;
@@ -58,7 +61,9 @@ function buttons(n: number | undefined, a: Spot | undefined, b: Spot | undefined
   });
 }
 
-const AT = saying<Spot>("at a place").said(on(p`(at|on)? ${SPOT}`, ([spot]) => spot));
+const AT = saying<Spot>("at a place").said(
+  on(p`(another|one|one more|third|second|last|first)? (one|button|buttonhole)? (at|on)? ${SPOT}`, ([spot]) => spot),
+);
 const PLACES = listOf("places", AT, saying<true>("and").said(on(p`(,|and|, and)`, () => true)));
 export const BUTTONS_AT = saying<Act>("buttons at places").said(
   on(p`(mark|put|sew|place)? (a)? (button|buttons) (at|on) ${PLACES}`, ([spots = []]) =>
@@ -97,6 +102,8 @@ export const HOLES = saying<Act>("buttonholes").said(
     ([before, spots = [], by, after]) => holesOr(by, spots, before ?? after),
     0.1,
   ),
+  on(p`(buttonholes|buttonhole) ,? ${PLACES} ,? ${AMOUNT} (long|wide)? ,? ${HOLE_WAY}`, ([spots = [], by, way]) => holesOr(by, spots, way)),
+  on(p`(buttonholes|buttonhole) ,? ${HOLE_WAY} ,? ${AMOUNT} (long|wide)? ,? ${PLACES}`, ([way, by, spots = []]) => holesOr(by, spots, way)),
   on(p`(horizontal|level) (buttonholes|buttonhole) ,? ${AMOUNT} (long|wide) ,? ${PLACES}`, ([by, spots = []]) =>
     holes(by, spots, "across"),
   ),

@@ -19,7 +19,10 @@ interface NotchAt {
   readonly double?: boolean;
 }
 const NOTCH_WORD = saying<string>("notch").said(
-  on(p`(put|place|cut|make|add|mark|pop)? (a)? (notch|single notch|notches)`, () => "notch"),
+  on(
+    p`(put|place|cut|make|add|mark|pop)? (a)? (notch|single notch|notches|match point|balance mark|balance notch|balance point|matching notch|matching point|pitch mark)`,
+    () => "notch",
+  ),
   on(p`(put|place|cut|make|add|mark)? (a)? double -? (notch|notches)`, () => "double notch"),
   on(p`(put|place|cut|make|add|mark)? (a)? (triple|treble) -? notch`, () => "triple notch"),
 );
@@ -55,6 +58,10 @@ export const NOTCH = saying<Act>("notch").said(
   on(p`${NOTCHED} (on|in|along) ${EDGE} ${NOTCH_WORD}`, ([at, edge, word = ""]) => notch(edge, [[word, at]]), 0.1),
   on(p`${NOTCH_WORD} ${NOTCHED} (on|in|along|of) ${EDGE}`, ([word = "", at, edge]) => notch(edge, [[word, at]]), 0.1),
   on(p`${NOTCH_WORD} (on|in|to)? ${EDGE} (at|in) (its)? (middle|centre|halfway)`, ([word = "", edge]) => notchMiddle(word, edge)),
+  on(p`${NOTCH_WORD} (on|in|to)? ${EDGE} (halfway|half way|midway|in half) (along|down|up|round)? (it)?`, ([word = "", edge]) =>
+    notchMiddle(word, edge),
+  ),
+  on(p`${NOTCH_WORD} (halfway|half way|midway) (along|down|up|round) ${EDGE}`, ([word = "", edge]) => notchMiddle(word, edge)),
   on(p`${NOTCH_WORD} (at|in) (middle|centre) of ${EDGE}`, ([word = "", edge]) => notchMiddle(word, edge)),
   on(p`${NOTCH_WORD} : ${EDGE} at ${SPOT}`, ([word = "", edge, spot], g) =>
     notchAt(

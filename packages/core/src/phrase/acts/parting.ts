@@ -70,7 +70,29 @@ const extendIt = (end: Spot | undefined, by: Amount | undefined): Act =>
     if (!amount) throw ask("How far?");
     return sheet.place(`along ${other}-${beyond} from ${beyond}, ${amount.formula}`, sheet.boardOf(beyond), nameOf(bag)).measuring(amount);
   });
+const EXTENDED = saying<true>("carried on").said(
+  on(p`(is|are)? (extended|produced|continued|prolonged|lengthened|carried on|run on|carried|drawn on)`, () => true),
+);
+const PAST = saying<true>("past").said(on(p`(beyond|past|from|at|on from|on past|on beyond|outside)`, () => true));
 const EXTEND = saying<Act>("extend").said(
+  on(p`${LINE} ,? ${EXTENDED} ${PAST} ${SPOT} (by|for) ${AMOUNT} (ends|end|stops|finishes)?`, ([line, , , end, by]) =>
+    extend(line, end, by),
+  ),
+  on(
+    p`(extend|produce|continue|prolong|carry|run|take|draw|lengthen) ${LINE} (on|further|straight on|onward)? (until|till|to) (it)? (meets|hits|touches|reaches|cuts|crosses|strikes)? ${LINE}`,
+    ([line, to]) => (line && to ? carriedTo(line, to) : undefined),
+    0.3,
+  ),
+  on(
+    p`(extend|produce|continue|prolong|carry|run|take|lengthen) ${LINE} (on|further)? (by|for)? ${AMOUNT} ${PAST} ${SPOT}`,
+    ([line, by, , end]) => extend(line, end, by),
+    0.1,
+  ),
+  on(
+    p`(extend|produce|continue|prolong|carry|run|take|lengthen) ${LINE} (on|further)? ${PAST} ${SPOT} (by|for)? ${AMOUNT}`,
+    ([line, , end, by]) => extend(line, end, by),
+    0.1,
+  ),
   on(
     p`(extend|produce|continue|prolong|carry on|run on|carry) (it|that line|this line|line) (on)? (by)? ${AMOUNT}? (beyond|past|from|at|on from|on past)? ${SPOT}?`,
     ([by, end]) => extendIt(end, by),
@@ -88,6 +110,16 @@ const EXTEND = saying<Act>("extend").said(
     carriedOn(a, b, undefined, g),
   ),
 );
+
+/** A line carried on until it meets another: lines have no ends where they are crossed. */
+const carriedTo = (line: Line, to: Line): Act =>
+  act(`carry ${line.text} to ${to.text}`, (bag, sheet) => {
+    only(bag);
+    if (!line.straight) throw NOT_SO;
+    const [at, one] = sheet.line(line);
+    const [both, other] = at.line(to);
+    return both.place(`cross ${one} with ${other}`, line.board, nameOf(bag));
+  });
 
 /** The line from one point to another, carried on past the other. */
 const carriedOn = (a: Spot | undefined, b: Spot | undefined, by: Amount | undefined, ground: Ground): Act | undefined =>
@@ -112,6 +144,19 @@ const CARRY_ON = saying<Act>("carry on").said(
     extend(line, end, by),
   ),
   on(p`(shorten|cut back|take back) ${LINE} (by)? ${AMOUNT} (at|from) ${SPOT}`, ([line, by, end]) => shorten(line, end, by)),
+);
+/** So far before a point of a line is reached. */
+const BEFORE = saying<Act>("before a point is reached").said(
+  on(
+    p`${AMOUNT} (before|short of|this side of|from) (i|we|you)? (reach|reaching|get to|come to|meet|arrive at)? ${SPOT} (on|along) ${LINE}`,
+    ([by, end, line]) => shorten(line, end, by),
+    0.2,
+  ),
+  on(
+    p`(on|along) ${LINE} ,? ${AMOUNT} (before|short of|this side of) (i|we|you)? (reach|reaching|get to|come to|meet|arrive at)? ${SPOT}`,
+    ([line, by, end]) => shorten(line, end, by),
+    0.2,
+  ),
 );
 /** A line ends so far before its end. */
 const shorten = (line: Line | undefined, end: Spot | undefined, by: Amount | undefined): Act | undefined =>
@@ -161,6 +206,10 @@ const DIVIDE = saying<Act>("divide").said(
   on(
     p`(divide|split|cut|part) (line|distance)? (from|between)? ${SPOT} (to|and|-) ${SPOT} (into|in) (equal)? ${oneOf("parts", { halves: 2, thirds: 3, quarters: 4, fourths: 4, fifths: 5, sixths: 6, eighths: 8 })}`,
     ([a, b, n]) => (a && b ? divide([a, b], undefined, n) : undefined),
+  ),
+  on(p`(divide|split|cut|part|fold) ${LINE} (in|into) (half|two|two equal parts|two halves)`, ([line]) => divide(undefined, line, 2)),
+  on(p`(divide|split|cut|part) (line|distance)? (from|between)? ${SPOT} (to|and|-) ${SPOT} (in|into) (half|two|two halves)`, ([a, b]) =>
+    a && b ? divide([a, b], undefined, 2) : undefined,
   ),
   on(p`(halve|bisect) ${LINE}`, ([line]) => divide(undefined, line, 2), 0.2),
   on(p`(halve|bisect) ${SPOT} (to|-) ${SPOT}`, ([a, b]) => (a && b ? divide([a, b], undefined, 2) : undefined)),
@@ -237,4 +286,4 @@ const FROM_LINE = saying<Act>("out from a line").said(
   ),
 );
 
-export const PARTS = [FROM_LINE, CARRY_ON, EXTEND, DIVIDE, ONE_PART];
+export const PARTS = [BEFORE, FROM_LINE, CARRY_ON, EXTEND, DIVIDE, ONE_PART];

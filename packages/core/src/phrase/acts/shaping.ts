@@ -70,6 +70,14 @@ const SPREAD = saying<Act>("slash and spread").said(
     ([a, b]) => spread(a, b, undefined),
     0.3,
   ),
+  on(
+    p`(slash|cut|split|slit) ${PIECE}? (up|down|open)? (along|on) ${LINE} (and|,|, and) (spread|open|spread it|open it) (it|them)? (out|by)? (by)? ${AMOUNT}`,
+    ([, line, by]) => (line?.ends ? spread({ id: line.ends[0] }, { id: line.ends[1] }, by) : undefined),
+  ),
+  on(
+    p`(spread|open) (out)? ${AMOUNT} at ${SPOT} ,? (and)? (with)? (a)? (hinge|hinged|hinging|pivot|pivoting|hold|holding|to nothing) (at|on|about) ${SPOT}`,
+    ([by, a, b]) => spread(a, b, by),
+  ),
   on(p`spread (piece)? from ${SPOT} to ${SPOT} by ${AMOUNT}`, ([a, b, by]) => spread(a, b, by)),
   on(
     p`(slash|cut) (it|this|piece|front|back)? (and|,) (spread|open) (it)? (so it flares|so that it flares|for flare|for fullness|for more width|out)?`,
@@ -100,7 +108,7 @@ const AWAY = saying<true>("fold away").said(
 );
 const TO_NOTHING = saying<true>("to nothing").said(
   on(
-    p`(running|tapering|run it out|run out|taper it|taper|tapered|vanishing|fading|going|reducing)? (out|away|off)? to (nothing|zero|nil) (at|on|in)`,
+    p`(running|tapering|goes|goes out|run it out|run out|taper it|taper|tapered|vanishing|fading|going|reducing)? (out|away|off)? to (nothing|zero|nil) (at|on|in)`,
     () => true,
   ),
 );
@@ -117,6 +125,10 @@ function foldToLine(from: Spot, line: Line, by: Amount): Act {
   });
 }
 const FOLD = saying<Act>("fold away").said(
+  on(
+    p`(take|fold|pinch|pin|lay) (a|an)? ${AMOUNT} (tuck|wedge|fold|dart|pleat) (out|away|up)? (of|from|in|on)? ${LINE}? (at|from) ${SPOT} ,? (and)? ${TO_NOTHING} ${SPOT}`,
+    ([by, , from, , to]) => fold(from, to, by),
+  ),
   on(
     p`${AWAY} ${AMOUNT} (at|from) ${SPOT}`,
     () =>

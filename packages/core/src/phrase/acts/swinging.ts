@@ -53,7 +53,34 @@ const STRIKE = saying<true>("strike").said(
   ),
 );
 const SWUNG = saying<true>("swung").said(on(p`(round|around|over|down|up|across|out)`, () => true));
+const PIVOT = saying<Spot>("what is swung about").said(
+  on(
+    p`(with|using|taking|use|take) ${SPOT} (as|for) (a|an|centre|its)? (centre|pivot|pivot point|point of pivot|turning point)`,
+    ([spot]) => spot,
+  ),
+  on(p`(pivoting|pivot|turning|swinging|centre|centred) (on|at|from|about|round) ${SPOT}`, ([spot]) => spot),
+  on(p`from ${SPOT}`, ([spot]) => spot, 0.2),
+);
+const ARC_OF = saying<Amount>("arc of a radius").said(
+  on(
+    p`(swing|strike|draw|make|describe|cut) (a|an)? (arc|circle|part of circle)? (of|with|with radius|with a radius|with a radius of|with radius of|radius|in)? ${AMOUNT} (long|in radius|radius|as radius)?`,
+    ([by]) => by,
+  ),
+  on(p`(a|an)? radius (of|is|equal to)? ${AMOUNT} ,? (swing|strike|draw|cut)?`, ([by]) => by, 0.1),
+);
+const ONTO = saying<true>("onto a line").said(
+  on(
+    p`,? (and)? (to|onto|on|until|till|so that it|that|across|so it)? (it)? (to)? (meet|meets|cut|cuts|cutting|cross|crosses|crossing|hit|hits|touch|touches|touching|strike|strikes|reach|reaches|meeting|lands on|fall on|falls on|comes to)`,
+    () => true,
+  ),
+  on(p`(to|onto|on|until|till|across)`, () => true, 0.1),
+);
 const SWING = saying<Act>("swing").said(
+  on(
+    p`${PIVOT} ,? (and)? (i|we|you)? ${ARC_OF} ${ONTO} ${LINE} ${WHICH}?`,
+    ([from, by, , line, which]) => swing(from, by, line, which),
+    0.3,
+  ),
   on(p`swing ${SWUNG}`, () => swing(undefined, undefined, undefined), 0.1),
   on(p`swing`, () => swing(undefined, undefined, undefined)),
   on(
@@ -67,6 +94,10 @@ const SWING = saying<Act>("swing").said(
   on(
     p`swing (an arc of|a length of|an arc)? ${AMOUNT} from ${SPOT} (round|around|over|down|up|across|out)? (to|till|until|onto) (it|you)? (hits|meets|touches|reaches|cuts|meet|hit|touch)? ${LINE} ${WHICH}`,
     ([by, from, line, which]) => swing(from, by, line, which),
+  ),
+  on(
+    p`(with)? (a)? radius (of)? ${AMOUNT} (and|,) (from|about)? (a)? (centre)? (at|on)? ${SPOT} ,? ${STRIKE} ${LINE} ${WHICH}?`,
+    ([by, from, , line, which]) => swing(from, by, line, which),
   ),
   on(p`with (centre)? ${SPOT} (as centre)? (and|,) (a)? radius (of|is)? ${AMOUNT} ,? ${STRIKE} ${LINE}`, ([from, by, , line]) =>
     swing(from, by, line),
@@ -151,6 +182,11 @@ const DIAGONAL = saying<Act>("corner").said(
   on(
     p`(bisect|halve) (that)? (corner|angle) (at|of)? ${SPOT} (and go out on diagonal|and go out on it|and go out|and measure|and come out|and mark)?`,
     ([spot]) => diagonal(spot),
+  ),
+  on(
+    p`(bisect|halve) (that)? (corner|angle) (at|of)? ${SPOT} (between|from) ${SPOT} (and|to) ${SPOT} ,? (and)? (go|come|measure|mark|lay off|square)? (in|out|inward|outward)?`,
+    ([spot, a, b]) => diagonal(spot, a && b ? [a, b] : undefined),
+    -0.2,
   ),
   on(p`(bisect|halve) (that)? (corner|angle) (at|of)? ${SPOT} ${bracketRule()}`, ([spot, between]) => diagonal(spot, between)),
   on(p`(at ${DEGREES})? (into|out of) corner`, () => diagonal(undefined), 0.3),

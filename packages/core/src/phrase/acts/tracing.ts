@@ -23,6 +23,7 @@ export const CUT = saying<string>("how it is cut").said(
   on(p`(cut|cut it|cut out|to be cut) ${COUNT} (times|once)?`, ([n]) => (n === undefined ? undefined : `cut ${n}`), 0.1),
   on(p`(cut|cut it|cut out|to be cut) (once)`, () => "cut 1"),
   on(p`(cut|cut it|cut out|to be cut) (twice|two) (mirrored|as a pair|a pair)?`, () => "cut 2 mirrored", 0.1),
+  on(p`on (a)? fold (;|,|.)? (cut|cut it|cut out) ${COUNT}`, ([n]) => (n === undefined ? undefined : `cut ${n} on fold`)),
   on(p`(cut|cut it|cut out|to be cut) ${COUNT} ,? on (a)? fold`, ([n]) => (n === undefined ? undefined : `cut ${n} on fold`)),
 );
 
@@ -85,6 +86,11 @@ export const TRACED = saying<Act>("trace off a piece").said(
   on(
     p`(trace|copy|take) (off|out) ${PIECE_TITLE} (piece)? (:|,|from)? ${OUTLINE}`,
     ([title = "", outline = []]) => traced(title, outline, undefined),
+    0.2,
+  ),
+  on(
+    p`(trace|draw|go|cut|copy) (round|around|along|off)? ${OUTLINE} ,? (for|as|to make|to get|to give) ${PIECE_TITLE} (piece)? (;|,|.|and)? ${CUT}?`,
+    ([outline = [], title = "", cut]) => traced(title, outline, cut),
     0.2,
   ),
   on(p`${PIECE_TITLE} (piece)? : ${OUTLINE} (;|,|.|and)? ${CUT}`, ([title = "", outline = [], cut]) => traced(title, outline, cut)),

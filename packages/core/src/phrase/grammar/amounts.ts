@@ -1,3 +1,4 @@
+import type { Chart } from "../chart/chart.js";
 import { pointText } from "../../verb/form.js";
 import { measurementCalled } from "../../body/index.js";
 import { figureCalled, type Ground } from "../ground/ground.js";
@@ -36,6 +37,8 @@ const MEASURE = saying<Amount>("measurement").said(
     4,
     (words, ground) => {
       const measure = figureCalled(ground, words) ? undefined : measurementCalled(words);
+      // Where a line is called so, its length is meant rather than what the body measures there.
+      if (measure && ground.lines.some((line) => line.words === words || line.words.endsWith(` ${words}`))) return undefined;
       return measure && one(`${COMES_ALONG}${measure.key}`);
     },
     0.4,
@@ -68,13 +71,13 @@ const DISTANCE = saying<Amount>("distance").said(
   on(p`(whatever|what) (we|you|i|is|there)? (have|is|got|measure|measured)? (from|between) ${PLACED} (to|and) ${PLACED}`, ([a, b]) =>
     between(a, b),
   ),
-  on(p`as far as ${PLACED} (lies|is|comes|stands|sits) below ${PLACED}`, ([a, b]) =>
+  on(p`as (far|much) (down)? as ${PLACED} (lies|is|comes|stands|sits) below ${PLACED}`, ([a, b]) =>
     a && b ? one(`drop(${pointText(b)}, ${pointText(a)})`) : undefined,
   ),
-  on(p`as far as ${PLACED} (lies|is|comes|stands|sits) (above|over) ${PLACED}`, ([a, b]) =>
+  on(p`as (far|much) (up)? as ${PLACED} (lies|is|comes|stands|sits) (above|over) ${PLACED}`, ([a, b]) =>
     a && b ? one(`drop(${pointText(a)}, ${pointText(b)})`) : undefined,
   ),
-  on(p`as far as ${PLACED} (lies|is|comes|stands|sits) (out|outside|beyond) (from|of)? ${PLACED}`, ([a, b]) =>
+  on(p`as (far|much) (out)? as ${PLACED} (lies|is|comes|stands|sits) (out|outside|beyond) (from|of)? ${PLACED}`, ([a, b]) =>
     a && b ? one(`across(${pointText(b)}, ${pointText(a)})`) : undefined,
   ),
 );
@@ -121,7 +124,16 @@ const SUM = saying<Amount>("sum");
 
 PRIMARY.said(
   on(p`${MEASURED}`, ([text = ""]) => one(text)),
-  on(p`${FIGURE}`, ([text = ""]) => (onTape(text) ? amount(text, "one", { plain: true }) : undefined), 0.2),
+  {
+    starts: (chart, at) =>
+      chart
+        .parse(FIGURE, at)
+        .flatMap(({ value, to, cost }) =>
+          onTape(value) && !isLastName(chart, at, to)
+            ? [{ value: amount(value, "one", { plain: true }), to, cost: cost + 0.2 + (goesOn(chart, to) ? 1.5 : 0) }]
+            : [],
+        ),
+  },
   {
     // A fraction by itself: what stands behind it is no unit and no measurement.
     starts: (chart, at) =>
@@ -150,6 +162,20 @@ PRIMARY.said(
   on(p`${BRACKET}`, ([of]) => of),
   on(p`${DIFFERENCE}`, ([of]) => of),
 );
+/** "Two and a half": the figure is not over. */
+const goesOn = ({ tokens }: Chart<Ground>, to: number): boolean =>
+  tokens[to]?.text === "and" &&
+  ["a", "half", "quarter", "one", "three", "an"].includes(tokens[to + 1]?.text ?? "") &&
+  tokens[to + 2]?.kind === "word";
+
+/** A bare whole number behind a colon that ends the sentence is the name of a point: `…: 13.` */
+const isLastName = ({ tokens, ground }: Chart<Ground>, at: number, to: number): boolean =>
+  tokens[at - 1]?.text === ":" &&
+  (to === tokens.length || (to === tokens.length - 1 && tokens[to]?.text === ".")) &&
+  /^\d+$/.test(tokens[at]?.value ?? "") &&
+  Number(tokens[at]?.value) > 9 &&
+  !ground.points.has(tokens[at]?.value ?? "");
+
 /** A tape has halves, quarters, eighths and sixteenths: a bare third is a share of something, no length. */
 const onTape = (figure: string): boolean => [undefined, "2", "4", "8", "16", "32"].includes(figure.split("/")[1]);
 

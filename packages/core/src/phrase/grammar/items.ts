@@ -7,8 +7,8 @@ import type { Ground } from "../ground/ground.js";
 import type { Amount, Direction } from "../meaning.js";
 import { AMOUNTS as AMOUNT } from "./amounts.js";
 import { LINES as LINE } from "./lines.js";
-import { SPOTS as SPOT, midway } from "./spots.js";
-import { SHARE } from "./figures.js";
+import { DESCRIPTION, SPOTS as SPOT, midway } from "./spots.js";
+import { COUNT, SHARE } from "./figures.js";
 import { PLACED } from "./main-rules.js";
 import { on, oneOf, p, saying, type Saying } from "./rules.js";
 import { listOf } from "../chart/pattern.js";
@@ -84,6 +84,13 @@ const MEASURES = saying<true>("measures").said(
     () => true,
   ),
   on(p`(measures|equals|equal to|equal|:|=|,)`, () => true),
+);
+
+const AT_WILL = saying<true>("as one likes").said(
+  on(
+    p`(to taste|to choice|as you like|according to taste|as liked|as fashion goes|if you like|whichever you like|whichever you prefer|as you prefer|as you|as one pleases|at will|to suit|as wanted|as desired|as fashion wants)`,
+    () => true,
+  ),
 );
 
 export const ITEM = saying<Item>("part of a sentence").said(
@@ -186,11 +193,11 @@ export const ITEM = saying<Item>("part of a sentence").said(
   on(p`${UNTIL} ${LINE}`, ([, line]) => line && { is: "to", line }),
   on(p`${UNTIL} ${IT_AGAIN}`, () => ({ is: "until" })),
   on(
-    p`(and)? (it|which)? (toward|towards|in direction of|aimed at|aiming at|pointing to|pointing at|points to|points at|pointing towards|pointed at|pointing up to|up to|down to) ${SPOT}`,
+    p`(and)? (it|which)? (toward|towards|running toward|running towards|going towards|drawn towards|running to|in direction of|aimed at|aiming at|pointing to|pointing at|points to|points at|pointing towards|pointed at|pointing up to|up to|down to) ${SPOT}`,
     ([spot]) => spot && { is: "toward", spot },
   ),
   on(p`to ${SPOT}`, ([spot]) => spot && { is: "toward", spot }, 0.6),
-  on(p`(with)? (its|dart)? (point|tip|apex|end) (is|at|on|reaches) ${SPOT}`, ([spot]) => spot && { is: "toward", spot }, 0.5),
+  on(p`(with)? (its|dart)? (point|tip|apex|end|top) (is|at|on|reaches|:)? ${SPOT}`, ([spot]) => spot && { is: "toward", spot }, 0.5),
   on(p`(and)? (it)? (runs|goes|comes|reaches) (up|down)? to ${SPOT}`, ([spot]) => spot && { is: "toward", spot }, 0.4),
   on(
     p`(and)? (ending at|ends at|reaching|finishing at|stopping at|running to|runs to) ${SPOT}`,
@@ -219,14 +226,18 @@ export const ITEM = saying<Item>("part of a sentence").said(
     () => ({ is: "otherwise" }),
   ),
   on(
-    p`(to taste|to choice|as you like|according to taste|as liked|as fashion goes)? ,? (anything|any|anywhere|somewhere)? (from|between) ${AMOUNT} (to|and) ${AMOUNT} (as you like|to taste|as liked|if you like|whichever you like|whichever you prefer|as you prefer)?`,
-    ([from, to]) => from && to && { is: "range", from: from.formula, to: to.formula },
+    p`${AT_WILL}? ,? (anything|any|anywhere|somewhere|something)? (from|between) ${AMOUNT} (to|and) ${AMOUNT} ,? ${AT_WILL}?`,
+    ([, from, to]) => from && to && { is: "range", from: from.formula, to: to.formula },
   ),
   on(p`(on|in|for) ${boardRule()} ,?`, ([board]) => (board === undefined ? undefined : { is: "board", board }), -0.1),
   on(p`(also|then|and then|after that|from there)`, () => ({ is: "gap", strong: true })),
   on(p`(.|;)`, () => ({ is: "gap", strong: true, stop: true })),
   on(p`(then|and then)`, () => ({ is: "gap", strong: true })),
   on(p`(,|:|and|-|->|=|with|by|, and|, then)`, () => ({ is: "gap", strong: false }), 0.2),
+  // "Step 4:" counts the sentences; "The new neck point sits …" says which it is.
+  on(p`(step|item) ${COUNT} (:|.|,)`, () => ({ is: "gap", strong: false }), 0.1),
+  on(p`(new)? ${DESCRIPTION} (sits|lies|stands|falls|comes|goes)`, () => ({ is: "remark" }), 0.6),
+  on(p`,? (usually|normally|mostly|commonly|generally|as a rule) ${AMOUNT}`, ([amount]) => amount && { is: "amount", amount }),
   on(p`${REMARK}`, () => ({ is: "remark" })),
   on(p`${PRESSING}`, ([way]) => way && { is: "pressed", way }),
   on(p`${WHICH}`, ([which]) => (which === undefined ? undefined : { is: "which", which })),

@@ -1,6 +1,6 @@
 import { type Ground, lettersOf } from "../ground/ground.js";
 import { DESCRIPTION } from "./spots.js";
-import { CLOSE, OPEN, on, p, saying } from "./rules.js";
+import { CLOSE, OPEN, on, p, saying, wordsRow } from "./rules.js";
 import { listOf } from "../chart/pattern.js";
 import { NAME } from "./names.js";
 import { isLetter, pointByLetter } from "./point-name.js";
@@ -54,6 +54,14 @@ const THAT_IS = saying<true>("that is").said(
   on(p`(and)? (i)? (put|make) (a)? (little)? (cross|mark|dot|tick|pencil mark|pin|pencil cross) (there|here)? ,?`, () => true),
 );
 
+/** What it is that is named: `this new point`, `the two marks`. */
+const WHAT = wordsRow<true>("what is named", 4, (words) => (words.split(" ").every((word) => NAMED_THINGS.has(word)) ? true : undefined));
+const NAMED_THINGS = new Set(
+  "this that these those it them here there new point points place places spot spots mark marks cross crossing end foot corner two three tip notch dart bust apex hip waist shoulder neck its same little position dot".split(
+    " ",
+  ),
+);
+
 /** Words by which a point is named. */
 export const NAMING = saying<readonly string[]>("naming").said(
   on(
@@ -64,6 +72,21 @@ export const NAMING = saying<readonly string[]>("naming").said(
   on(
     p`(and|then)? (mark|call|label|number|name|make|labelled|marked|numbered|called|named|write|marking|calling|labelling|numbering|naming) (that|it|this|them|these|cut|foot|its foot|its end|point|points|end|prick|mark|crossing|place|spot|new point|here|new shoulder tip|new neck point|two marks|marks)? (as|point|points|with|by)? ${NAMES}`,
     ([names]) => names,
+  ),
+  on(
+    p`(and|then|which|so)? (i|we|you)? (mark|call|label|number|name|tag|mark off|prick|put down)? ${WHAT}? (as|with|by|point)? ${NEWS} (there|here|at this point|at that point|at it)`,
+    ([, names]) => names,
+    -0.2,
+  ),
+  on(
+    p`(and|then|so|or)? (i|we|you)? (mark|call|label|number|name|tag|pin|prick|set|letter) ${WHAT}? (as|with|by|point)? ${NAMES}`,
+    ([, names]) => names,
+    0.1,
+  ),
+  on(
+    p`(and|so)? (its|whose)? (middle|centre|foot|end|tip|crossing|intersection|result|other end|far end|landing place|lower end|upper end) (is|becomes|gives|makes|will be) (point)? ${NEWS}`,
+    ([names]) => names,
+    0.1,
   ),
   on(
     p`(which|and)? (we|i|you)? (shall|will|are going to|am going to|going to|can)? (mark|call|label|number|name) (that|it|this|here)? (as|point)? ${NAMES}`,
@@ -78,8 +101,8 @@ export const NAMING = saying<readonly string[]>("naming").said(
   on(p`${THAT_IS} (point)? (middle|centre|end|place|mark|spot|cross|corner) ,? (point)? ${NEWS}`, ([, names]) => names),
   on(p`(this|that|it|here|there) (is|becomes|makes|gives) (us|you|me)? (our|new)? (point)? ${NAMES}`, ([names]) => names),
   on(
-    p`(for|as|giving|at|ending at|gives|to give|to get|to make|to find|to locate|to place|to reach|locate|place|plot|put|find|->|=|is|:) (point)? ${NEWS}`,
-    ([names]) => names,
+    p`(for|as|giving|at|ending at|gives|to give|to get|to make|to find|to locate|to place|to reach|locate|place|plot|put|find|->|=|is|:) ${WHAT}? ${NEWS}`,
+    ([, names]) => names,
     0.1,
   ),
   on(p`(to) (point)? ${NEW}`, ([name]) => (name === undefined ? undefined : [name]), 0.2),

@@ -4,7 +4,7 @@ import type { Token } from "../words/tokens.js";
 import { type Ground, lettersOf } from "../ground/ground.js";
 import { isLetter, pointByLetter } from "./point-name.js";
 import { type Line, sharedEnd, type Spot } from "../meaning.js";
-import { SHARE } from "./figures.js";
+import { COUNT_WORDS, SHARE } from "./figures.js";
 import { AMOUNT, LINE, PLACED, SPOT, SPOT_BELOW } from "./main-rules.js";
 import { CLOSE, on, oneOf, OPEN, p, saying, wordsRow } from "./rules.js";
 import { wordOf } from "../words/word-of.js";
@@ -63,6 +63,10 @@ function calledPoints(ground: Ground): ReadonlyMap<string, readonly string[]> {
   const names = new Map<string, string[]>();
   for (const { words, id } of ground.points.values()) names.set(words, [...(names.get(words) ?? []), id]);
   for (const words of Object.keys(MEETINGS)) names.set(words, [...new Set([...(names.get(words) ?? []), ...meeting(words, ground)])]);
+  for (const [words, ids] of [...names]) {
+    const last = /^.* (tip|apex)$/.exec(words)?.[1];
+    if (last !== undefined) names.set(last, [...new Set([...(names.get(last) ?? []), ...ids])]);
+  }
   for (const ids of names.values()) ids.sort((a, b) => elsewhere(a, ground) - elsewhere(b, ground));
   called.set(ground, names);
   return names;
@@ -114,7 +118,21 @@ const DART_POINT = wordsRow<string>("dart", 3, (words, ground) => {
   return called.length === 1 ? called[0]?.point : undefined;
 });
 
+/** Words behind which a number word is a point rather than a figure. */
+const POINT_BEHIND = new Set("from of between at through about point number join off past beyond below under over".split(" "));
+/** A point by its number in words, as it is spoken: `from twelve`. */
+const IN_WORDS = saying<string>("point by number word").said({
+  firsts: () => COUNT_WORDS.firsts(),
+  starts: (chart, at) =>
+    (POINT_BEHIND.has(chart.tokens[at - 1]?.text ?? "") ? chart.parse(COUNT_WORDS, at) : []).flatMap(({ value, to, cost }) => {
+      const token = chart.tokens[at];
+      const id = token && pointCalled({ ...token, value: String(value), kind: "number" }, chart.ground);
+      return id === undefined ? [] : [{ value: id, to, cost: cost + 0.8 }];
+    }),
+});
+
 PLACED.said(
+  on(p`(point|number)? ${IN_WORDS}`, ([id]) => id),
   on(p`${NUMBERED}`, ([id]) => id),
   on(p`(this|that)? (point|pt|pt .|number|no .|position) ${NUMBERED}`, ([id]) => id, -0.1),
   on(p`${DESCRIPTION} ,? ${NUMBERED}`, ([, id]) => id),

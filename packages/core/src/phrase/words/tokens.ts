@@ -94,6 +94,21 @@ const SAME: Readonly<Record<string, string>> = {
   armseye: "armhole",
   scye: "armhole",
   dotted: "dashed",
+  broken: "dashed",
+  subdivide: "divide",
+  slide: "go",
+  slip: "go",
+  travel: "go",
+  proceed: "go",
+  advance: "go",
+  ink: "draw",
+  pencil: "draw",
+  elongate: "extend",
+  uppermost: "upper",
+  reverse: "mirror",
+  freehand: "draw",
+  establish: "draw",
+  lowermost: "lower",
 
   centimeter: "centimetre",
   centimeters: "centimetres",
@@ -186,7 +201,7 @@ function mixedFigure(typed: string): string {
 }
 
 const NOISE = new Set(
-  "the your my our his her please just um uh er erm ah oh ok okay alright hmm now really exactly actually simply also too gently carefully nicely neatly own lightly accurately".split(
+  "the your my our his her please just um uh er erm ah oh ok okay alright hmm now really exactly actually simply also too gently carefully nicely neatly own lightly accurately light faint fine thin precisely roughly smoothly neat likewise".split(
     " ",
   ),
 );
