@@ -39,10 +39,20 @@ function neededSaid(line: string, ground: Ground): Put | undefined {
   return { sort: "measure", board: "", lines: [measureLine(measure.key, ground.unit)] };
 }
 
+/** "Flare: between 0 and 4 inches, normally 2": what is usual stands last. */
+function usualSaid(line: string): string[] | undefined {
+  const [, name, from, to, usual] =
+    /^([a-z][a-z ]*?)\s*[:=]\s*(?:from|between)\s+(.+?)\s+(?:to|and)\s+(.+?),?\s+(?:normally|usually|mostly|as a rule)\s+(.+?)\.?$/i.exec(
+      line,
+    ) ?? [];
+  return name === undefined || from === undefined || to === undefined || usual === undefined ? undefined : [line, name, usual, from, to];
+}
+
 /** "Ease: 1/2, from 0 to 2": a setting with its range. */
 function settingSaid(line: string, ground: Ground): Put | undefined {
   const match =
     /^([a-z][a-z ]*?)\s*[:=]\s*(.+?)\s*\((?:from )?(.+?)\s*(?:to|-|–)\s*(.+?)()\)\.?$/i.exec(line) ??
+    usualSaid(line) ??
     /^(?:set\s+)?(?:setting\s+)?([a-z][a-z ]*?)\s*(?:[:=]|(?<=^set\b.*)\b(?:at|to)\b)\s*(.+?)\s*,?\s+(?:from|between)\s+(.+?)\s+(?:to|and)\s+((?:[^,.;:]|[.,](?=\d))+)(?:[,.;:]\s*(.*))?$/i.exec(
       line,
     );
@@ -69,6 +79,11 @@ function valueSaid(line: string, ground: Ground): Put | undefined {
   return { sort: "step", board: ground.board, lines: [`value ${key} = ${formula}  "${quoted(line)}"`] };
 }
 
+/** So long is no line that gives something a name. */
+const LONGEST = 300;
+
 /** A line that gives something a name: a measurement with its range, a setting with its range, a figure that is worked out. */
 export const definitionSaid = (line: string, ground: Ground): Put | undefined =>
-  measureSaid(line, ground) ?? neededSaid(line, ground) ?? settingSaid(line, ground) ?? valueSaid(line, ground);
+  line.length > LONGEST
+    ? undefined
+    : (measureSaid(line, ground) ?? neededSaid(line, ground) ?? settingSaid(line, ground) ?? valueSaid(line, ground));

@@ -34,7 +34,7 @@ describe("the library's own sentences, which were not written to be read by a pr
     const sum = (of: "all" | "said"): number => spoken.reduce((total, one) => total + one[of], 0);
     expect(sum("said") / sum("all")).toBeGreaterThan(0.85);
     const stated = all.filter(({ states }) => states);
-    const corpora = ["corpus", "own", "more", "kept", "third", "fourth", "aside"].map(
+    const corpora = ["corpus", "own", "more", "kept", "third", "fourth", "aside", "fifth"].map(
       (name) => `| \`${name}.tsv\` | ${corpusRows(`${name}.tsv`).length} |`,
     );
     writeFileSync(
@@ -52,6 +52,9 @@ describe("the library's own sentences, which were not written to be read by a pr
         "any of it. On that first reading `own`, `more`, `kept`, `third`, `fourth` and `aside` came out right in 87, 73, 75, 63, 48 and 70 of a",
         "hundred sentences, and wrong in at most 4; then the grammar was taught what was missing. The first figures are the honest measure",
         "of how well a new sentence is read.",
+        "`fifth` is what is read of 356 sentences in yet other manners, in four lists: on the first reading 63 of 104, 45 of 105, 12 of 67 (meant",
+        "to be hard) and 39 of 80 were read, six of them wrongly. Its statements were taken from the reading after teaching and looked over one by",
+        "one: it keeps the reading from going back and measures nothing.",
         "",
         "| set | sentences |",
         "| --- | --: |",

@@ -7,7 +7,7 @@ import type { Amount, Line } from "../meaning.js";
 import { ask } from "../sheet/unclear.js";
 import { laidOff } from "./laid-off.js";
 import { EDGES, LINES, also, pieceOn, rolesOn } from "./piece-parts.js";
-import { PIECE, pieceOf, roleOf } from "./shaping.js";
+import { EDGE, PIECE, pieceOf, roleOf } from "./shaping.js";
 
 const ALLOWANCE = saying<true>("seam allowance").said(
   on(p`(of)? (seam)? (allowance|turnings|turning|allowances|s . a .|seam)`, () => true),
@@ -158,7 +158,14 @@ function allRound(by: Amount | undefined, piece: KnownPiece | undefined, but: re
   });
 }
 
+export const GIVEN = saying<Act>("allowance given to an edge").said(
+  on(p`(give|allow) ${EDGE} ${AMOUNT} ${ALLOWANCE}?`, ([edge, by]) => (edge === undefined ? undefined : allowOn(by, [edge])), 0.2),
+);
+
 export const HEM = saying<Act>("hem").said(
+  on(p`(a)? (turn up|turn - up|turning up|turnup) of ${AMOUNT} (on|at|along|to|for) ${LINE} (of ${PIECE})?`, ([by, line, piece], g) =>
+    hem(piece ?? (line ? (g.pieces.find((q) => q.key === line.piece) ?? pieceOn(line.board, g)) : undefined), by, line),
+  ),
   on(
     p`(allow|add|leave|give|keep) ${AMOUNT} (for|as) (a)? (hem|turn up|turning up) (on|at|along|to|of) ${LINE} (of ${PIECE})?`,
     ([by, line, piece], g) =>

@@ -94,6 +94,20 @@ const EQUALS = saying<Act>("equal").said(
     p`(check|check that|make sure|make sure that|see that) (:)? ${AMOUNT} (=|is|equals|measures|is equal to|is same as|should be|must be|comes to) ${AMOUNT}`,
     ([a, b]) => equalAmounts(a, b),
   ),
+  on(p`(is|are|does|do) ${AMOUNT} (equal to|equal|as long as|same as|same length as|match) ${AMOUNT}`, ([a, b]) => equalAmounts(a, b), 0.2),
+  on(
+    p`${CHECKED}? ${EDGE} (plus|and|+) ${EDGE} (together|added|added together)? ${SHOULD} ${AMOUNT} ${WITHIN}?`,
+    ([, a, b, , by, within]) =>
+      a !== undefined && b !== undefined && by
+        ? act(`sum ${a} ${b}`, (bag, sheet) => {
+            if (!bag.holds({ act: 1 })) throw NOT_SO;
+            return sheet.put(
+              "end",
+              `check "${title(roleOf(a))}": len(${a}) + len(${b}) = ${laidOff(by, sheet).formula} within ${within ?? tolerance(sheet.ground.unit)}`,
+            );
+          })
+        : undefined,
+  ),
   on(p`(check|compare|measure|test) (:)? ${AMOUNT} (against|with|to) ${AMOUNT}`, ([a, b]) => equalAmounts(a, b), 0.2),
   on(p`(check|check that) (:)? ${BOTH} (equal|same|same length|of same length|alike) (to)? (within ${MEASURED})?`, ([both, within]) =>
     equal(both, within),
@@ -108,7 +122,7 @@ const EQUALS = saying<Act>("equal").said(
     a !== undefined && b !== undefined && by ? longer(b, a, by) : undefined,
   ),
   on(
-    p`(does|do|is|are|will) ${EDGE} (equal|match|same as|as long as|agree with|fit) ${EDGE} ?`,
+    p`(does|do|is|are|will) ${EDGE} (equal|match|same as|as long as|agree with|fit) ${EDGE}`,
     ([a, b]) => (a !== undefined && b !== undefined ? equal([a, b], undefined) : undefined),
     0.2,
   ),
@@ -307,6 +321,17 @@ const SEWN = saying<Act>("sew").said(
           throw ask("How much is eased in?");
         })
       : undefined,
+  ),
+  on(p`(sew|stitch|seam|join) ${BOTH} (together)?`, ([both]) => both && sewn(both[0], both[1], undefined), 0.1),
+  on(
+    p`(sew|join|set|stitch|ease) ${EDGE} (to|with|into|onto) (that of)? ${PIECE} (one|edge|seam)? ,? (with|easing in|easing) ${AMOUNT} (of)? (ease|eased in|eased|easing)? (in)?`,
+    ([a, piece, by], g) => (a !== undefined && piece ? sewn(a, sameOn(piece, a, g), by) : undefined),
+    0.2,
+  ),
+  on(
+    p`(sew|join|set|stitch) ${EDGE} (to|with|into|onto) (that of)? ${PIECE} (one|edge|seam)?`,
+    ([a, piece], g) => (a !== undefined && piece ? sewn(a, sameOn(piece, a, g), undefined) : undefined),
+    0.3,
   ),
   on(p`(sew|stitch|seam) ${EDGE} (to|with|onto) ${EDGE} (together)?`, ([a, b]) => sewn(a, b, undefined), 0.1),
   on(p`${EDGE} (is|are|to be|must be)? (sewn|joined|stitched) (to|with|into|onto) ${EDGE}`, ([a, b]) => sewn(a, b, undefined), 0.1),

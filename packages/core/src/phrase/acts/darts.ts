@@ -66,7 +66,8 @@ function newDart(title: string, here = false): Act {
   return act(`dart ${title}`, (bag, sheet) => {
     if (!bag.holds(BESIDE_DART)) throw NOT_SO;
     const drawn = sheet.ground.darts.some(({ words }) => words === title);
-    if (drawn && bag.all("amount").length === 0)
+    const placed = bag.first("at") ?? bag.first("spot") ?? bag.first("from") ?? bag.first("on");
+    if (drawn && placed === undefined)
       throw refuse(`There is a ${title} already: change it at its own line, which says how it lies and is pressed.`);
     const along = alongEdge(bag, sheet);
     if (along) return drawDart(title, along.bag, along.sheet, { before: "it" });
@@ -161,6 +162,7 @@ const A_DART = saying<Act>("a dart").said(
   on(p`(a|an)? ${TITLE} (is|stands|sits|lies|to be)? (placed|put|drawn|set)? (:)?`, ([title]) =>
     title === undefined ? undefined : newDart(title),
   ),
+  on(p`(for|as|into) (a|an) ${TITLE}`, ([title]) => (title === undefined ? undefined : newDart(title)), 0.4),
   on(p`(put|draw|make|place|mark|set|add|take) (in)? (a|an)? ${TITLE}`, ([title]) => (title === undefined ? undefined : newDart(title))),
   on(
     p`(that is)? where ${TITLE} (sits|is|goes|stands|starts|begins)`,

@@ -120,7 +120,7 @@ const JOINED = saying<Act>("join").said(
   on(
     p`${MANNER} (:|,|from)? ${THROUGH}`,
     ([manner = {}, spots = []]) => (manner.curve === true ? drawn(spots, manner, undefined, undefined) : undefined),
-    0.8,
+    1.6,
   ),
   on(p`give ${LINE} (a)? ${MANNER} (there)? (from|between)? ${THROUGH}`, ([line, manner = {}, spots = []]) => redrawn(line, spots, manner)),
   on(p`give it (a)? ${MANNER} (there)? (from|between)? ${THROUGH}`, ([manner = {}, spots = []]) =>

@@ -56,6 +56,9 @@ export const NOTCH = saying<Act>("notch").said(
         : undefined,
   ),
   on(p`${NOTCHED} (on|in|along) ${EDGE} ${NOTCH_WORD}`, ([at, edge, word = ""]) => notch(edge, [[word, at]]), 0.1),
+  on(p`${NOTCH_WORD} (:|,)? ${AMOUNT} (down|up|along|in|out|round) ${EDGE} from ${SPOT}`, ([word = "", by, edge, from]) =>
+    by && from ? notch(edge, [[word, { by, from }]]) : undefined,
+  ),
   on(p`${NOTCH_WORD} ${NOTCHED} (on|in|along|of) ${EDGE}`, ([word = "", at, edge]) => notch(edge, [[word, at]]), 0.1),
   on(p`${NOTCH_WORD} (on|in|to)? ${EDGE} (at|in) (its)? (middle|centre|halfway)`, ([word = "", edge]) => notchMiddle(word, edge)),
   on(p`${NOTCH_WORD} (on|in|to)? ${EDGE} (halfway|half way|midway|in half) (along|down|up|round)? (it)?`, ([word = "", edge]) =>

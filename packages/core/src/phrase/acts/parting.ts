@@ -79,7 +79,7 @@ const EXTEND = saying<Act>("extend").said(
     extend(line, end, by),
   ),
   on(
-    p`(extend|produce|continue|prolong|carry|run|take|draw|lengthen) ${LINE} (on|further|straight on|onward)? (until|till|to) (it)? (meets|hits|touches|reaches|cuts|crosses|strikes)? ${LINE}`,
+    p`(extend|produce|continue|prolong|carry|run|take|lengthen) ${LINE} (on|further|straight on|onward)? (until|till|to) (it)? (meets|hits|touches|reaches|cuts|crosses|strikes)? ${LINE}`,
     ([line, to]) => (line && to ? carriedTo(line, to) : undefined),
     0.3,
   ),
@@ -87,6 +87,12 @@ const EXTEND = saying<Act>("extend").said(
     p`(extend|produce|continue|prolong|carry|run|take|lengthen) ${LINE} (on|further)? (by|for)? ${AMOUNT} ${PAST} ${SPOT}`,
     ([line, by, , end]) => extend(line, end, by),
     0.1,
+  ),
+  on(
+    p`(extend|produce|continue|prolong|carry|run|take|lengthen) ${LINE} (on|further)? (by|for)? ${AMOUNT} (downward|downwards|upward|upwards|outward|outwards|inward|inwards|on)`,
+    ([line, by], g) =>
+      line?.ends && line.path === undefined ? carriedOn({ id: line.ends[0] }, { id: line.ends[1] }, by, g) : extend(line, undefined, by),
+    0.2,
   ),
   on(
     p`(extend|produce|continue|prolong|carry|run|take|lengthen) ${LINE} (on|further)? ${PAST} ${SPOT} (by|for)? ${AMOUNT}`,

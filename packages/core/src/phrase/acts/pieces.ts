@@ -1,4 +1,4 @@
-import { ALLOW, EACH_EDGE, HEM, NOT_EVERYWHERE, NO_ALLOWANCE, ROUND_WITH_OTHER, ROUND_BUT, ROUND_WITHOUT_WORD } from "./allowing.js";
+import { ALLOW, EACH_EDGE, HEM, NOT_EVERYWHERE, NO_ALLOWANCE, GIVEN, ROUND_WITH_OTHER, ROUND_BUT, ROUND_WITHOUT_WORD } from "./allowing.js";
 import { CUTTING } from "./cutting.js";
 import { FACING, PLEAT } from "./facing.js";
 import { GRAIN } from "./grain.js";
@@ -15,6 +15,7 @@ export const PIECES = [
   NOT_EVERYWHERE,
   ROUND_WITHOUT_WORD,
   NO_ALLOWANCE,
+  GIVEN,
   ROUND_WITH_OTHER,
   HEM,
   GRAIN,

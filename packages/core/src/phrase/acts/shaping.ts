@@ -71,6 +71,11 @@ const SPREAD = saying<Act>("slash and spread").said(
     0.3,
   ),
   on(
+    p`(slash|cut|slit) ${PIECE}? (up|down)? from ${SPOT} (through ${SPOT})? (up|down|across|in)? to ${SPOT} (,|and|, and) (spread|open|open out|swing open) (it|them)? (out|by)? (by)? ${AMOUNT}`,
+    ([, a, , b, by]) => spread(a, b, by),
+    0.1,
+  ),
+  on(
     p`(slash|cut|split|slit) ${PIECE}? (up|down|open)? (along|on) ${LINE} (and|,|, and) (spread|open|spread it|open it) (it|them)? (out|by)? (by)? ${AMOUNT}`,
     ([, line, by]) => (line?.ends ? spread({ id: line.ends[0] }, { id: line.ends[1] }, by) : undefined),
   ),

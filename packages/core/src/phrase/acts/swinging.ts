@@ -254,7 +254,20 @@ const DIAGONAL_WAY = saying<readonly ["in" | "out", "up" | "down"]>("slanting wa
   on(p`${UPRIGHT} and ${ACROSS}`, ([u, a]) => a && u && [a, u]),
 );
 const ABOVE = oneOf<"below" | "above">("above or below the level", { below: "below", under: "below", above: "above", over: "above" });
+const SLANTED = saying<true>("slanted").said(
+  on(p`(angle|slope|slant|tilt|set out|set|lay|draw) (shoulder|line|shoulder line|it)?`, () => true),
+);
 const ANGLED = saying<Act>("at an angle").said(
+  on(
+    p`${SLANTED} (at|by|of)? ${UPRIGHT} (at|by)? ${DEGREES}`,
+    ([, way, degrees]) => angled(degrees, way === "down" ? "below" : "above", false),
+    0.3,
+  ),
+  on(
+    p`${SLANTED} (at|by|of)? ${DEGREES} ${ABOVE} (level|horizontal|horizontal line|level line|straight across)?`,
+    ([, degrees, side]) => angled(degrees, side, false),
+    0.3,
+  ),
   on(
     p`(draw|rule|run)? (a)? (line)? ,? ${DEGREES} ${ABOVE} (level|horizontal|horizontal line|level line|straight across)`,
     ([degrees, side]) => angled(degrees, side, true),

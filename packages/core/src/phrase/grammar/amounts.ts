@@ -221,6 +221,11 @@ const DIVIDED = saying<Amount>("divided").said(
 
 DIFFERENCE.said(
   on(
+    p`add ${DIVIDED} (of ease|ease|for ease)? to ${DIVIDED}`,
+    ([a, b]) => a && b && amount(`${b.formula} + ${a.formula}`, "sum", doubts(a, b)),
+    0.2,
+  ),
+  on(
     p`difference (between|of) ${DIVIDED} and ${DIVIDED}`,
     ([a, b]) => a && b && amount(`${a.formula} - ${bracketed(b)}`, "sum", doubts(a, b)),
   ),

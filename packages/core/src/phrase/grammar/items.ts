@@ -118,6 +118,8 @@ export const ITEM = saying<Item>("part of a sentence").said(
     ([line]) => line && { is: "fromLine", line },
     0.3,
   ),
+  on(p`along from ${SPOT}`, ([spot]) => spot && { is: "from", spot }, 0.3),
+  on(p`(that|this) is from ${SPOT}`, ([spot]) => spot && { is: "from", spot }, 0.4),
   on(p`(past|beyond|outside end at) ${SPOT}`, ([spot]) => spot && { is: "at", spot, beyond: true }, 0.2),
   on(p`${SPOT}`, ([spot]) => spot && { is: "spot", spot }, 0.3),
   on(p`(from|between|of)? ${CHAIN}`, ([spots = []]) => ({ is: "chain", spots, listed: spots.length > 2 }), 0.2),
@@ -158,7 +160,10 @@ export const ITEM = saying<Item>("part of a sentence").said(
     p`(intake|width|width of|intake of|wide|taking in|taking out|taking) (is|:|=)? ${AMOUNT}`,
     ([amount]) => amount && { is: "amount", amount, as: "wide" },
   ),
-  on(p`(is|about|around|say)? ${AMOUNT} -? (long|in length|deep|in depth)`, ([amount]) => amount && { is: "amount", amount, as: "long" }),
+  on(
+    p`(is|about|around|say)? ${AMOUNT} -? (long|in length|deep|in depth|high|tall)`,
+    ([amount]) => amount && { is: "amount", amount, as: "long" },
+  ),
   on(p`(length|long|length of) (is|:|=)? ${AMOUNT}`, ([amount]) => amount && { is: "amount", amount, as: "long" }),
   on(
     p`(about|around|say|by|over|for)? ${AMOUNT} (each way|before and after|either side|both sides|both ways|on each side|each side|on both sides|to each side|either way|on either side)`,
@@ -193,7 +198,7 @@ export const ITEM = saying<Item>("part of a sentence").said(
   on(p`${UNTIL} ${LINE}`, ([, line]) => line && { is: "to", line }),
   on(p`${UNTIL} ${IT_AGAIN}`, () => ({ is: "until" })),
   on(
-    p`(and)? (it|which)? (toward|towards|running toward|running towards|going towards|drawn towards|running to|in direction of|aimed at|aiming at|pointing to|pointing at|points to|points at|pointing towards|pointed at|pointing up to|up to|down to) ${SPOT}`,
+    p`(and)? (it|which)? (toward|towards|running toward|running towards|going towards|drawn towards|running to|in direction of|aimed at|aiming at|pointing to|pointing at|points to|points at|pointing towards|pointed at|ending at|finishing at|stopping at|pointing up to|up to|down to) ${SPOT}`,
     ([spot]) => spot && { is: "toward", spot },
   ),
   on(p`to ${SPOT}`, ([spot]) => spot && { is: "toward", spot }, 0.6),
@@ -231,7 +236,8 @@ export const ITEM = saying<Item>("part of a sentence").said(
   ),
   on(p`(on|in|for) ${boardRule()} ,?`, ([board]) => (board === undefined ? undefined : { is: "board", board }), -0.1),
   on(p`(also|then|and then|after that|from there)`, () => ({ is: "gap", strong: true })),
-  on(p`(.|;)`, () => ({ is: "gap", strong: true, stop: true })),
+  on(p`, straight`, () => ({ is: "gap", strong: false }), 0.5),
+  on(p`(.|;|?|!)`, () => ({ is: "gap", strong: true, stop: true })),
   on(p`(then|and then)`, () => ({ is: "gap", strong: true })),
   on(p`(,|:|and|-|->|=|with|by|, and|, then)`, () => ({ is: "gap", strong: false }), 0.2),
   // "Step 4:" counts the sentences; "The new neck point sits …" says which it is.

@@ -148,6 +148,8 @@ export const LINES = LINE.said(
   on(p`(straight)? line (from|between)? ${PLACED} (to|and|through) ${PLACED}`, ([a, b], g) =>
     a && b && a !== b ? straight(a, b, g) : undefined,
   ),
+  on(p`(level with|level of|height of|same level as) ${PLACED}`, ([a], g) => (a ? ray("across", a, g) : undefined), 0.4),
+  on(p`${PLACED} level`, ([a], g) => (a ? ray("across", a, g) : undefined), 0.5),
   on(p`(straight)? line through ${PLACED} and ${PLACED}`, ([a, b], g) => (a && b && a !== b ? straight(a, b, g) : undefined)),
   on(
     p`(a)? (line across|level line|level|horizontal line|horizontal|line level|line squared across|cross line|line square across) (drawn)? (from|through|of|at)? ${PLACED}`,

@@ -108,6 +108,7 @@ const SAME: Readonly<Record<string, string>> = {
   reverse: "mirror",
   freehand: "draw",
   establish: "draw",
+  erect: "make",
   lowermost: "lower",
 
   centimeter: "centimetre",
@@ -201,7 +202,7 @@ function mixedFigure(typed: string): string {
 }
 
 const NOISE = new Set(
-  "the your my our his her please just um uh er erm ah oh ok okay alright hmm now really exactly actually simply also too gently carefully nicely neatly own lightly accurately light faint fine thin precisely roughly smoothly neat likewise".split(
+  "the your my our his her please just um uh er erm ah oh ok okay alright hmm now really exactly actually simply also too gently carefully nicely neatly own lightly accurately light faint fine thin precisely roughly smoothly neat likewise dead".split(
     " ",
   ),
 );
