@@ -22,6 +22,7 @@ export const CUT = saying<string>("how it is cut").said(
   ),
   on(p`(cut|cut it|cut out|to be cut) ${COUNT} (times|once)?`, ([n]) => (n === undefined ? undefined : `cut ${n}`), 0.1),
   on(p`(cut|cut it|cut out|to be cut) (once)`, () => "cut 1"),
+  on(p`(cut|cut it|cut out|to be cut) once ,? on (a)? fold`, () => "cut 1 on fold"),
   on(p`(cut|cut it|cut out|to be cut) (twice|two) (mirrored|as a pair|a pair)?`, () => "cut 2 mirrored", 0.1),
   on(p`on (a)? fold (;|,|.)? (cut|cut it|cut out) ${COUNT}`, ([n]) => (n === undefined ? undefined : `cut ${n} on fold`)),
   on(p`(cut|cut it|cut out|to be cut) ${COUNT} ,? on (a)? fold`, ([n]) => (n === undefined ? undefined : `cut ${n} on fold`)),

@@ -2,6 +2,7 @@
 import { Search } from "@element-plus/icons-vue";
 import { computed, ref, watch } from "vue";
 import MarkdownText from "../../../ui/MarkdownText.vue";
+import { findHelp } from "./find-help.js";
 import { HELP } from "./help-pages.js";
 
 /** The language's own pages, searched as one types; an example goes into the text by its button. Opens at the word under the hand. */
@@ -12,13 +13,7 @@ watch(
   () => props.word,
   (word) => word && (wanted.value = word),
 );
-const found = computed(() => {
-  const words = wanted.value.trim().toLowerCase();
-  if (words === "") return HELP;
-  const exact = HELP.filter((s) => s.word === words);
-  const others = HELP.filter((s) => s.word !== words && `${s.title} ${s.text} ${s.example ?? ""}`.toLowerCase().includes(words));
-  return [...exact, ...others];
-});
+const found = computed(() => findHelp(HELP, wanted.value));
 const open = ref<string>("");
 watch(found, ([first]) => (open.value = first && wanted.value !== "" ? first.id : ""), { immediate: true });
 /** An example's own boards and points would stand beside those that are there: only its steps are put in. */

@@ -13,7 +13,7 @@ export interface HelpSection {
   readonly drawings: readonly string[];
 }
 
-const ORDER = ["README", "verbs", "lines", "shaping", "checks", "words"];
+const ORDER = ["README", "verbs", "lines", "shaping", "checks", "words", "trade"];
 
 /** Cuts a page into its sections at the second headings. */
 function sectionsOf(page: string, text: string, drawn: Readonly<Record<string, string>>): HelpSection[] {
