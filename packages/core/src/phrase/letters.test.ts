@@ -67,6 +67,12 @@ describe("points that are called by letters alone", () => {
     ]);
   });
 
+  it("its first line is understood where the system has that title already", () => {
+    const into = loadSystem('system "Bodice by letters"\n  garment block · unit in\n');
+    const [first] = readText(HANDOUT, { into }).sentences;
+    expect([first?.status, first?.readings[0]?.puts]).toEqual(["read", []]);
+  });
+
   it("the draft of it stands where its figures say", () => {
     const { loaded } = readText(HANDOUT, { unit: "in" });
     expect(loaded.problems).toEqual([]);

@@ -174,12 +174,14 @@ function headingOf(line: string, loaded: LoadedSystem, library: Library): Headin
   return { reading: read(line, [board], loadSystem(withBoard(loaded, board), library, loaded)), board: key };
 }
 
-/** The first line of a handout, a few words without a figure or a full stop: the title of a system that has none yet. */
-function titleOf(line: string, { read: before, system }: LoadedSystem, library: Library): Heading | undefined {
+/** The first line of a handout: the title the system has, or a few words without a figure or a full stop where it has none yet. */
+function titleOf(line: string, { read: before, system, ...loaded }: LoadedSystem, library: Library): Heading | undefined {
+  const title = line.replace(/:$/, "");
+  if (title.toLowerCase() === system.title.toLowerCase()) return { reading: read(line, [], { read: before, system, ...loaded }) };
   const isTitle = system.title === UNTITLED && /^[\p{Lu}][^\d"]*[^\d".,;]$/u.test(line) && line.split(/\s+/).length <= 8;
   const at = before.source.split("\n").findIndex((text) => text.startsWith("system "));
   if (!isTitle || at < 0) return undefined;
-  const titled = `system "${line.replace(/:$/, "")}"`;
+  const titled = `system "${title}"`;
   const text = applyEdits(before.source, [{ from: at, count: 1, lines: [titled] }]);
   return { reading: read(line, [titled], loadSystem(text, library)) };
 }
