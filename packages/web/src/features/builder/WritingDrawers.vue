@@ -111,4 +111,10 @@ function toggle(key: DrawerKey | "range"): void {
     box-shadow: var(--shadow);
   }
 }
+@media (width < 620px) {
+  .rail {
+    grid-column: 1;
+    grid-row: 4;
+  }
+}
 </style>

@@ -374,4 +374,9 @@ useUndoKeys(document);
     border-top: 1px solid var(--rule);
   }
 }
+@media (width < 620px) {
+  .writing {
+    grid-template: 52px minmax(0, 1fr) minmax(0, 1.1fr) auto / minmax(0, 1fr);
+  }
+}
 </style>
