@@ -179,7 +179,7 @@ test("steps are edited where they stand: moved, named, picked on the paper, dele
     await expect(ask).toContainText("#0");
     await ask.getByRole("button", { name: "Leave it as it is" }).click();
     await page.keyboard.press("Alt+Delete");
-    await expect(ask.getByRole("button", { name: /Delete the \d+ lines that stand on it as well/ })).toBeVisible();
+    await expect(ask.getByRole("button", { name: /Delete all \d+: / })).toBeVisible();
     await page.keyboard.press("Escape");
   });
 

@@ -1,4 +1,4 @@
-import { drawnSteps, type LoadedSystem, type Run, statementAt } from "@lodrin/core";
+import { drawnSteps, type LoadedSystem, type Run } from "@lodrin/core";
 import { computed, type ComputedRef, type Ref, shallowRef } from "vue";
 import type { BoardMark } from "../../../board/board-mark.js";
 import type { Asking } from "../rows/use-acts.js";
@@ -11,7 +11,7 @@ export function useLights(
 ): { lights: Ref<readonly number[]>; lit: ComputedRef<ReadonlySet<number>>; marks: ComputedRef<readonly BoardMark[]> } {
   const lights = shallowRef<readonly number[]>([]);
   const lit = computed(() => {
-    const broken = (asking.value?.breaks ?? []).flatMap((p) => statementAt(loaded.value.read, p.line) ?? []);
+    const broken = (asking.value?.breaks ?? []).flatMap(({ index }) => index ?? []);
     return new Set([...lights.value, ...broken]);
   });
   const marks = computed(() => {

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { problemText } from "@lodrin/core";
 import { onUnmounted } from "vue";
 import type { Asking } from "./use-acts.js";
 
@@ -18,13 +17,16 @@ onUnmounted(() => before?.isConnected && before.focus());
       <b>{{ asking.says }}</b>
     </p>
     <ul v-if="asking.breaks.length">
-      <li v-for="(p, i) in asking.breaks.slice(0, SHOWN)" :key="i" class="small">{{ problemText(p) }}</li>
+      <li v-for="(p, i) in asking.breaks.slice(0, SHOWN)" :key="i" class="small">
+        <b v-if="p.name">{{ p.name }}:</b> {{ p.why }}
+      </li>
       <li v-if="asking.breaks.length > SHOWN" class="small">and {{ asking.breaks.length - SHOWN }} more</li>
     </ul>
     <div class="acts">
-      <el-button v-if="asking.whole" type="primary" @click="asking.whole.doIt()">{{ asking.whole.says }}</el-button>
-      <el-button v-if="asking.breaks.length" @click="asking.doIt()">Do it all the same</el-button>
-      <el-button text @click="$emit('leave')">Leave it as it is</el-button>
+      <el-button v-if="asking.whole && !asking.whole.loses" type="primary" @click="asking.whole.doIt()">{{ asking.whole.says }}</el-button>
+      <el-button :type="asking.whole?.loses === false ? '' : 'primary'" @click="$emit('leave')">Leave it as it is</el-button>
+      <el-button v-if="asking.whole?.loses" @click="asking.whole.doIt()">{{ asking.whole.says }}</el-button>
+      <el-button v-if="asking.breaks.length" text @click="asking.doIt()">Do it all the same</el-button>
     </div>
   </div>
 </template>

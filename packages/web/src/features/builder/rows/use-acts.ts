@@ -15,6 +15,7 @@ import {
   removeStatements,
   rename,
   type Statement,
+  statementAt,
   tidyLine,
 } from "@lodrin/core";
 import { type Ref, shallowRef } from "vue";
@@ -23,9 +24,11 @@ import type { Writing } from "../use-writing.js";
 /** An act that would break something: what, and the act that would not. */
 export interface Asking {
   readonly says: string;
-  readonly breaks: readonly NotationProblem[];
+  /** What would no longer hold, each by what it is called in the handout, and its place there as it stands now. */
+  readonly breaks: readonly { readonly name: string; readonly why: string; readonly index: number | undefined }[];
   readonly doIt: () => void;
-  readonly whole: { readonly says: string; readonly doIt: () => void } | undefined;
+  /** The act that breaks nothing; `loses` when it takes lines away. */
+  readonly whole: { readonly says: string; readonly doIt: () => void; readonly loses: boolean } | undefined;
 }
 
 /** What can be done to a statement of the handout. */
@@ -60,7 +63,7 @@ export function useActs({ loaded, library, document: { edit } }: Pick<Writing, "
       edit(edits, line);
     };
     if (breaks.length === 0) doIt();
-    else asking.value = { says, breaks, doIt, whole };
+    else asking.value = { says, breaks: breaks.map((problem) => named(problem, after.read, loaded.value.read)), doIt, whole };
   }
 
   function moveBehind(index: number, after: number): void {
@@ -82,6 +85,7 @@ export function useActs({ loaded, library, document: { edit } }: Pick<Writing, "
       all.length > 1
         ? {
             says: `Move ${all.map(nameOf).join(", ")} together`,
+            loses: false,
             doIt: () => {
               asking.value = undefined;
               edit(moveStatements(read, all, after), lineOf(all));
@@ -109,7 +113,8 @@ export function useActs({ loaded, library, document: { edit } }: Pick<Writing, "
         removeStatements(read, [index]),
         all.length > 1
           ? {
-              says: `Delete the ${all.length} lines that stand on it as well`,
+              says: `Delete all ${all.length}: ${listed(all.map((i) => shortName(read.system.statements[i])))}`,
+              loses: true,
               doIt: () => {
                 asking.value = undefined;
                 edit(removeStatements(read, all));
@@ -193,8 +198,8 @@ export function nameOf(statement: Statement): Named | undefined {
       return {
         kind: "point",
         name: statement.id,
-        allowed: /^[A-Z]*\d+[a-z0-9]*$/,
-        rule: "a number, with a capital before it if you like.",
+        allowed: /^(?:[A-Z]*\d+[a-z0-9]*|[A-Z]{1,2})$/,
+        rule: "a number, with a capital before it if you like, or a capital alone.",
       };
     case "path":
       return { kind: "path", name: statement.key, ...small };
@@ -220,3 +225,17 @@ function shortName(statement: Statement | undefined): string {
   if (named) return statement.is === "point" ? named.name : named.name.replace(/_/g, " ");
   return "title" in statement ? `“${statement.title}”` : "this line";
 }
+
+/** A problem of a system that is tried, by the statement it stands in, and where that stands now. */
+function named(problem: NotationProblem, tried: ReadSystem, now: ReadSystem): Asking["breaks"][number] {
+  const index = statementAt(tried, problem.line);
+  const statement = index === undefined ? undefined : tried.system.statements[index];
+  const name = statement && nameOf(statement)?.name;
+  const found = now.system.statements.findIndex((s) => s.is === statement?.is && name !== undefined && nameOf(s)?.name === name);
+  return { name: statement ? shortName(statement) : "", why: problem.why, index: found < 0 ? undefined : found };
+}
+
+/** So many names are told; the others are counted. */
+const TOLD = 8;
+const listed = (names: readonly string[]): string =>
+  names.length <= TOLD ? names.join(", ") : `${names.slice(0, TOLD - 1).join(", ")} and ${names.length - TOLD + 1} more`;
