@@ -100,7 +100,7 @@ describe("points that are called by letters alone", () => {
     expect(readings[0]?.puts.flatMap((put) => put.lines.map((line) => line.replace(/\s+"[^"]*"$/, "")))).toEqual([rule]);
   });
 
-  it("a letter that is not placed is the fault that is told", () => {
+  it("a letter that is not placed is the fault that is named", () => {
     expect(readSentence("Square out from Z 2 inches.", loadSystem(BED)).said).toBe("There is no point Z.");
   });
 });

@@ -89,7 +89,7 @@ const LEVEL_AT = saying<Act>("level line so far below").said(
   ),
 );
 
-/** The half of a circle by the side it lies on. */
+/** The half of a circle by the side where it is. */
 const HALF = saying<string>("half of a circle").said(
   on(
     p`,? (to|toward|towards)? (the)? ${oneOf("side of a circle", {

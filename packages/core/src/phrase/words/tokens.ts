@@ -190,7 +190,7 @@ export function tokensOf(sentence: string): Token[] {
   return out;
 }
 
-/** A capital by itself is the name of a point, but for `I`, and for `A` where a sentence may begin with it. */
+/** A capital alone is the name of a point, but for `I`, and for `A` where a sentence may begin with it. */
 const isLetterInside = (word: string, before: readonly Token[]): boolean =>
   /^[A-HJ-Z]$/.test(word) && (word !== "A" || before.some(({ kind }) => kind === "word"));
 

@@ -102,7 +102,7 @@ describe("what only guides", () => {
     expect(middle.y).toBeCloseTo(y, 4);
   });
 
-  it("is asked for no length, and needs a radius", () => {
+  it("has no length to measure, and needs a radius", () => {
     expect(drawn("line high: line across from A4\nvalue long = len(high)")).toBe("high is a guideline: it has no ends, and so no length.");
     expect(drawn("arc swung: 0 about A0")).toBe("An arc has a radius of more than nothing.");
     expect(lengthOf(drawn("arc swung: 5 about A0"))).toBeCloseTo(2 * Math.PI * 50, 3);

@@ -141,7 +141,7 @@ export const PathStep = Type.Object(
     ]),
     /** Points the line runs through, in order. */
     through: Type.Array(PointId),
-    /** For a guideline without ends: the line it lies on. */
+    /** For a guideline without ends: its line. */
     open: Type.Optional(FormulaText),
     /** What the paper calls a level line. */
     label: Type.Optional(Text),

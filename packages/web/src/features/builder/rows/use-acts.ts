@@ -235,7 +235,7 @@ function named(problem: NotationProblem, tried: ReadSystem, now: ReadSystem): As
   return { name: statement ? shortName(statement) : "", why: problem.why, index: found < 0 ? undefined : found };
 }
 
-/** So many names are told; the others are counted. */
-const TOLD = 8;
+/** So many names are shown; the others are counted. */
+const SHOWN = 8;
 const listed = (names: readonly string[]): string =>
-  names.length <= TOLD ? names.join(", ") : `${names.slice(0, TOLD - 1).join(", ")} and ${names.length - TOLD + 1} more`;
+  names.length <= SHOWN ? names.join(", ") : `${names.slice(0, SHOWN - 1).join(", ")} and ${names.length - SHOWN + 1} more`;
