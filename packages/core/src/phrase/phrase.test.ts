@@ -212,6 +212,17 @@ describe("what was once read as something else", () => {
       "Cut Back along the neck into Yoke and Lower back, with 1/2 inch allowance on the cut.",
       ["shape split Back along neck into Yoke and Lower_back, allow 1/2"],
     ],
+    // Where it starts from was passed over for a number that could be a point.
+    ["From 5 go 2 in and then 3 down.", []],
+    ["From 1 down 8, 16 and 24 inches mark 13, 14 and 15.", []],
+    // A number of the list, or the name behind a colon, was taken for a length.
+    ["Step 4: From 4 measure up 3 inches = 13.", ["#13 up 3 from #4"]],
+    ["From 7, at right angles to the centre back, go to the centre back: 13.", []],
+    ["Going up from 9, measure seven inches and set 13 there.", ["#13 up 7 from #9"]],
+    // What is there already is changed at its own line.
+    ["Remove the shoulder dart.", []],
+    ["Move 5 up by a quarter.", []],
+    ["The waist dart is pressed toward the centre.", []],
     // What a line is for is its name.
     ["Draw a curve from 6 to 8 for the underarm.", ["curve underarm: #6 > #8"]],
     // The waist line is a place and no length, "round the curve" is a way and no remark, and "to the side" is as far as the side.

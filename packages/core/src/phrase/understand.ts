@@ -124,7 +124,7 @@ function followed(cover: Cover, blank: Sheet, clauses: Clauses): Followed {
   const ends = paths[items.length] ?? [];
   for (const { asked, cost } of ends) if (asked) open.push({ unclear: asked, cost });
   const read = ends
-    .filter(({ asked, sheet }) => !asked && !sheet.empty && !sheet.namesWaiting)
+    .filter(({ asked, sheet }) => !asked && !sheet.empty && !sheet.namesWaiting && !sheet.starting)
     .map(({ sheet, cost }) => ({ sheet, cost, cover }));
   return { read, open };
 }
@@ -197,7 +197,7 @@ function clauseDone(items: readonly Item[], sheet: Sheet): Sheet {
   const names = bag.first("name");
   if (names && bag.holds({ name: 1 })) return sheet.name(names.names);
   const spot = bag.first("from");
-  if (spot && bag.holds({ from: 1 })) return sheet.spot(spot.spot)[0];
+  if (spot && bag.holds({ from: 1 })) return sheet.startingFrom(spot.spot);
   const [amount, second] = bag.all("amount");
   if (
     amount &&

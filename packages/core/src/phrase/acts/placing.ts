@@ -105,6 +105,8 @@ function saidIn(bag: Bag, from: Sheet): Said {
   const names = namesIn(bag);
   const [sheet, amounts] = chosen(bag, board === undefined ? from : from.on(board));
   const starts = startsIn(bag);
+  // "From 5, …" is where the next is placed from: it is not passed over for another place.
+  if (sheet.starting && starts.length > 0) throw NOT_SO;
   const ways = bag.all("heading").map(({ way }) => way);
   const on = bag.first("on");
   return {

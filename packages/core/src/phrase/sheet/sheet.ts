@@ -39,6 +39,8 @@ interface Written {
   readonly line: string | undefined;
   /** The way that was gone last. */
   readonly way?: Direction;
+  /** It was said where to start from, and nothing has been placed from there yet. */
+  readonly starting?: boolean;
 }
 
 const mark = (n: number): string => `⟨${n}⟩`;
@@ -105,6 +107,16 @@ export class Sheet {
   about(it: string): Sheet {
     return this.with({ it });
   }
+  /** The next is placed from here. */
+  startingFrom(spot: Spot): Sheet {
+    const [at, id] = this.spot(spot);
+    // "1 to 13 is three inches, down from 1": it is said once more where that was placed from.
+    const again = this.it !== undefined && (this.ruleOf(this.it) ?? "").split(/[\s,]+/).includes(id);
+    return again ? this : at.with({ starting: true });
+  }
+  get starting(): boolean {
+    return this.is.starting === true;
+  }
   /** The line that is spoken of. */
   speaking(line: string): Sheet {
     return this.with({ line });
@@ -136,6 +148,7 @@ export class Sheet {
       puts: [...this.is.puts, { sort: "step", board, lines: [`${point} ${rule}`], ...(helps ? { helps } : {}) }],
       fresh: [...this.is.fresh, { board, name: given, helps }],
       it: point,
+      starting: false,
       board,
       waiting: name === undefined && !helps ? waiting : this.is.waiting,
     });
@@ -186,7 +199,7 @@ export class Sheet {
   }
 
   put(sort: Sort, ...lines: string[]): Sheet {
-    return this.with({ puts: [...this.is.puts, { sort, board: this.board, lines }] });
+    return this.with({ puts: [...this.is.puts, { sort, board: this.board, lines }], starting: false });
   }
 
   /** Draws a line: `type key: …`, under a key that is free. Further lines stand under it. */
@@ -194,6 +207,7 @@ export class Sheet {
     const key = this.key(wanted);
     return this.with({
       puts: [...this.is.puts, { sort: "step", board, lines: [`${type} ${key}${rest}`] }],
+      starting: false,
       keys: [...this.is.keys, key],
       line: key,
     });

@@ -10,7 +10,10 @@ export class Unclear extends Error {
   }
 }
 
-export const ask = (question: string, ...offers: string[]): Unclear => new Unclear("ask", question, offers);
+/** What names a point that has no name yet cannot be offered. */
+const sayable = (offers: readonly string[]): readonly string[] => offers.filter((offer) => !offer.includes("⟨"));
+
+export const ask = (question: string, ...offers: string[]): Unclear => new Unclear("ask", question, sayable(offers));
 export const refuse = (why: string, ...offers: string[]): Unclear => new Unclear("refused", why, offers);
 
 /** The words do not go together in this way: another reading may fit. */
