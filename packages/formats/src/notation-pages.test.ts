@@ -157,6 +157,10 @@ const LINES: Readonly<Record<string, readonly [string, string]>> = {
     "A kind gives the directions that are not said; fullness 1 is the plain curve, more bows out, less lies nearer to the chord.",
   ],
   arc: ["Arcs", "Part of a circle, about a centre or through three points."],
+  guide: [
+    "Guidelines, and arcs swung free",
+    "What only guides is drawn dashed: a line without ends, `line KEY: line across from POINT`, down from a point or beside two, and an arc swung about a point, `arc KEY: LENGTH about POINT`, whole or its `upper`, `lower`, `inner` or `outer` half. Others meet and cross them; a guideline has no length.",
+  ],
   blend: ["Blends", "Two lines that meet in a corner, as one line with the corner rounded."],
   join: ["Joined lines", "Points and drawn lines laid end to end as one."],
   trace: ["Traced lines", "A drawn line gone over with the tracing wheel: through a fold, moved, or turned."],

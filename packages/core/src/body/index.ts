@@ -1,3 +1,4 @@
+export { askedName, filledFrom, meansTheKnown } from "./asked-name.js";
 export { type Course, courseOnFigure, LANDMARKS, refuseCourse } from "./course.js";
 export { FIGURE, FIGURE_LINES, GIRTH_LEVELS } from "./figure.js";
 export type { MeasurementDefinition, TapeRun } from "./measurement.js";

@@ -1,4 +1,4 @@
-import { measurementName } from "../body/measurements.js";
+import { askedName } from "../body/asked-name.js";
 import { evaluated } from "../formula/evaluated.js";
 import { inWords } from "../formula/in-words.js";
 import type { Environment } from "../formula/scope.js";
@@ -34,7 +34,7 @@ export function warningsOf(
     const range = m.source.kind === "number" ? `${m.from} to ${m.to}` : rangeText(m.from, m.to, unit);
     warnings.push({
       key: m.key,
-      text: `${measurementName(m.key)} is outside what this system expects (${range}). Measure again, or go on knowingly.`,
+      text: `${askedName(m)} is outside what this system expects (${range}). Measure again, or go on knowingly.`,
     });
   }
   for (const s of plan.settings) {

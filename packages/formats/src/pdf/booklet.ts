@@ -3,7 +3,7 @@ import {
   type HomeUnit,
   inWords,
   layBoards,
-  measurementName,
+  askedName,
   plainFigure,
   type Plan,
   type Run,
@@ -114,7 +114,7 @@ function measuring(doc: PDFKit.PDFDocument, plan: Plan, options: BookletOptions)
       : `${tapeText(m.from, options.unit, options.mark)} to ${tapeText(m.to, options.unit, options.mark)}`;
   plan.measures.forEach((m, i) => {
     const only = m.source.checkOnly ? " Only for a check." : m.when ? " Only when one of the choices asks for it." : "";
-    named(doc, `${i + 1}  ${measurementName(m.key)}`, `${m.source.how}${only} (${range(m)})`);
+    named(doc, `${i + 1}  ${askedName(m)}`, `${m.source.how}${only} (${range(m)})`);
   });
 }
 

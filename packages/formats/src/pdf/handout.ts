@@ -1,6 +1,6 @@
 import {
   checkWord,
-  measurementName,
+  askedName,
   type Plan,
   type Run,
   type TapeMark,
@@ -57,7 +57,7 @@ function heading(doc: PDFKit.PDFDocument, plan: Plan, run: Run, facts: PrintFact
   const figures = plan.measures.flatMap((m) => {
     const mm = measured(run, m);
     if (!Number.isFinite(mm)) return [];
-    return [`${measurementName(m.source.key)} ${m.source.kind === "number" ? mm : tapeText(mm, options.unit, options.mark)}`];
+    return [`${askedName(m)} ${m.source.kind === "number" ? mm : tapeText(mm, options.unit, options.mark)}`];
   });
   doc
     .font("text")

@@ -7,15 +7,17 @@ import FigureDrawing from "./FigureDrawing.vue";
 const props = defineProps<{
   keyName: string | undefined;
   how?: string | undefined;
+  /** What a system calls a measurement that is another than the known one of that key. */
+  ownName?: string | undefined;
   /** Where the tape of a measurement of the system's own runs. */
   course?: Course | undefined;
 }>();
 
-const known = computed(() => (props.keyName === undefined ? undefined : measurementByKey(props.keyName)));
+const known = computed(() => (props.keyName === undefined || props.ownName !== undefined ? undefined : measurementByKey(props.keyName)));
 const own = computed(() => props.course && courseOnFigure(props.course));
-const line = computed(() => own.value?.line ?? (props.keyName === undefined ? undefined : FIGURE_LINES[props.keyName]));
+const line = computed(() => own.value?.line ?? (known.value ? FIGURE_LINES[known.value.key] : undefined));
 const back = computed(() => (own.value ?? known.value)?.view === "back");
-const name = computed(() => (props.keyName === undefined ? "" : measurementName(props.keyName)));
+const name = computed(() => props.ownName ?? (props.keyName === undefined ? "" : measurementName(props.keyName)));
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { measurementName, type Plan } from "@lodrin/core";
+import { askedName, filledFrom, meansTheKnown, type Plan } from "@lodrin/core";
 import { computed, ref } from "vue";
 import { usePeople } from "../../stores/people.js";
 import BodyFigure from "../../ui/BodyFigure.vue";
@@ -24,8 +24,15 @@ const doubts = computed(() => {
 const measures = computed(() =>
   props.plan.measures.filter((m) => !m.when || props.missing.includes(m.source.key) || m.source.key in local.measurements),
 );
-const asked = computed(() => measures.value.find((m) => m.source.key === focus.value)?.source);
+const focused = computed(() => measures.value.find((m) => m.source.key === focus.value));
+const asked = computed(() => focused.value?.source);
+const ownName = computed(() => (focused.value && !meansTheKnown(focused.value) ? askedName(focused.value) : undefined));
 const others = computed(() => people.people.flatMap((person) => person.sets.map((set) => ({ person, set }))));
+
+const nameOf = (key: string): string => {
+  const measure = props.plan.measures.find((m) => m.key === key);
+  return measure ? askedName(measure) : key;
+};
 
 function write(key: string, text: string): void {
   local.measurements = withKey(local.measurements, key, text);
@@ -34,8 +41,7 @@ function write(key: string, text: string): void {
 function take(id: string): void {
   const found = others.value.find(({ set }) => set.id === id);
   if (!found) return;
-  const known = new Set(props.plan.measures.map((m) => m.source.key));
-  local.measurements = Object.fromEntries(Object.entries(found.set.written).filter(([key]) => known.has(key)));
+  local.measurements = filledFrom(found.set.written, props.plan.measures);
   local.unit = found.set.unit;
   local.personId = found.person.id;
   local.personName = found.person.name;
@@ -47,11 +53,11 @@ function take(id: string): void {
   <div class="drawer-body">
     <el-alert v-if="missing.length" type="warning" role="status" show-icon :closable="false">
       <template #title
-        >This system also needs <b>{{ missing.map((k) => measurementName(k).toLowerCase()).join(", ") }}</b>. Fill it in here and the draft
-        goes on.</template
+        >This system also needs <b>{{ missing.map((k) => nameOf(k).toLowerCase()).join(", ") }}</b>. Fill it in here and the draft goes
+        on.</template
       >
     </el-alert>
-    <BodyFigure :key-name="focus" :how="asked?.how" :course="asked?.course" />
+    <BodyFigure :key-name="focus" :own-name="ownName" :how="asked?.how" :course="asked?.course" />
     <el-form-item label="Figures taken from" label-position="top">
       <el-select :model-value="local.setId ?? ''" :placeholder="local.personName || 'typed here'" @change="take">
         <el-option v-for="o in others" :key="o.set.id" :value="o.set.id" :label="`${o.person.name}, ${sayDay(o.set.takenOn)}`" />
@@ -68,7 +74,7 @@ function take(id: string): void {
       :unit="local.unit"
       :plain="m.source.kind === 'number'"
       :needed="missing.includes(m.source.key)"
-      :label="m.source.checkOnly ? `${measurementName(m.source.key)} (for a check)` : measurementName(m.source.key)"
+      :label="m.source.checkOnly ? `${askedName(m)} (for a check)` : askedName(m)"
       :doubts="doubts[m.source.key] ?? []"
       :model-value="local.measurements[m.source.key] ?? ''"
       @update:model-value="write(m.source.key, $event)"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { MeasurementSet, Person } from "@lodrin/contract";
-import { measurementName, statementsOf } from "@lodrin/core";
+import { askedName, filledFrom, statementsOf } from "@lodrin/core";
 import { computed, ref } from "vue";
 import { RouterLink, useRoute, useRouter } from "vue-router";
 import { useCharts } from "../../stores/charts.js";
@@ -42,9 +42,9 @@ const choices = computed(() =>
 );
 /** Its measurements, each with how the tape runs. */
 const asks = computed(() =>
-  (system.value?.loaded.plan.measures ?? []).map(({ source }) => ({
+  (system.value?.loaded.plan.measures ?? []).map(({ source, ...measure }) => ({
     key: source.key,
-    name: measurementName(source.key),
+    name: askedName({ ...measure, source }),
     how: source.how,
     note: source.checkOnly
       ? "Only for a check."
@@ -55,6 +55,7 @@ const asks = computed(() =>
           : "",
   })),
 );
+const nameOf = (key: string): string => asks.value.find((one) => one.key === key)?.name ?? key;
 /** The systems it is drafted on: their steps come first in it. */
 const buildsOn = computed(() =>
   system.value
@@ -93,8 +94,7 @@ async function begin(
   if (!taken || busy.value) return;
   busy.value = true;
   failed.value = "";
-  const known = new Set(taken.loaded.plan.measures.map((m) => m.source.key));
-  const measurements = Object.fromEntries(Object.entries(set?.written ?? {}).filter(([key]) => known.has(key)));
+  const measurements = filledFrom(set?.written ?? {}, taken.loaded.plan.measures);
   try {
     const draft = await drafts.add({
       name: draftName(taken.sheet.title, person?.name, person?.id === null),
@@ -142,8 +142,7 @@ async function begin(
               <span class="quiet">{{ sayDay(c.set.takenOn) }}</span>
               <span v-if="c.cover.missing.length === 0" class="ok">everything it needs</span>
               <span v-else class="lacks"
-                >{{ c.cover.there }} of {{ c.cover.needed }}; asks for
-                {{ c.cover.missing.map(measurementName).join(", ").toLowerCase() }}</span
+                >{{ c.cover.there }} of {{ c.cover.needed }}; asks for {{ c.cover.missing.map(nameOf).join(", ").toLowerCase() }}</span
               >
             </button>
           </li>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { RefreshLeft } from "@element-plus/icons-vue";
-import { type Given, type HomeUnit, measurementName, type Plan, type Run, tapeText, measured } from "@lodrin/core";
+import { askedName, type Given, type HomeUnit, type Plan, type Run, tapeText, measured } from "@lodrin/core";
 import { computed, type Ref } from "vue";
 import { withKey } from "../../../ui/with-key.js";
 import SettingsList from "../../../handout/SettingsList.vue";
@@ -15,7 +15,7 @@ const orElse = (mm: number, otherwise: number): number => (Number.isFinite(mm) ?
 const measures = computed(() =>
   props.draft.plan.measures
     .filter((m) => m.source.kind !== "number")
-    .map((m) => ({ key: m.key, from: m.from, to: m.to, mm: orElse(measured(props.draft.run.value, m), m.from) })),
+    .map((m) => ({ key: m.key, name: askedName(m), from: m.from, to: m.to, mm: orElse(measured(props.draft.run.value, m), m.from) })),
 );
 function pull(key: string, mm: number): void {
   figures.value = { ...figures.value, [key]: `${mm} mm` };
@@ -35,7 +35,7 @@ function putBack(): void {
     <el-button :icon="RefreshLeft" :disabled="tried === 0" @click="putBack">Put all back</el-button>
     <div v-for="m in measures" :key="m.key" class="measure">
       <span class="said"
-        ><b>{{ measurementName(m.key) }}</b> <span>{{ tapeText(m.mm, unit) }}</span></span
+        ><b>{{ m.name }}</b> <span>{{ tapeText(m.mm, unit) }}</span></span
       >
       <el-slider
         :model-value="m.mm"
@@ -43,7 +43,7 @@ function putBack(): void {
         :max="Math.ceil(m.to)"
         :step="1"
         :show-tooltip="false"
-        :aria-label="measurementName(m.key)"
+        :aria-label="m.name"
         @update:model-value="pull(m.key, Number($event))"
       />
     </div>
