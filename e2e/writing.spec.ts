@@ -204,6 +204,7 @@ test("steps are edited where they stand: moved, named, picked on the paper, dele
     };
     await at("1");
     await page.getByRole("toolbar", { name: "From #1" }).getByRole("button", { name: "midway" }).click();
+    await expect(page.getByText("Press the place on the paper, or type it where … stands.")).toBeVisible();
     await at("2");
     await expect(quick(page)).toContainText("midway #1 to #2");
     await quick(page).click();
