@@ -1,4 +1,4 @@
-import { measurementByKey, measurementName } from "./measurements.js";
+import { keyAsName, measurementByKey, measurementName } from "./measurements.js";
 
 /** A measurement as a system asks for it: its key, its kind, and the range it is expected in (mm). */
 export interface Asked {
@@ -26,8 +26,7 @@ export function meansTheKnown({ key, source: { kind }, from, to }: Asked): boole
 }
 
 /** What people are shown for a measurement that a system asks for: the known name where that is meant, else the system's own. */
-export const askedName = (asked: Asked): string =>
-  meansTheKnown(asked) ? measurementName(asked.key) : asked.key.replace(/_/g, " ").replace(/^./, (c) => c.toUpperCase());
+export const askedName = (asked: Asked): string => (meansTheKnown(asked) ? measurementName(asked.key) : keyAsName(asked.key));
 
 /**
  * The figures that a body's kept measurements may fill: those that a system means as the known list does, and those under keys of its

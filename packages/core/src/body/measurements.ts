@@ -257,5 +257,7 @@ const BY_NAME: ReadonlyMap<string, MeasurementDefinition> = new Map(
 export const measurementCalled = (said: string): MeasurementDefinition | undefined => BY_NAME.get(said.trim().toLowerCase());
 
 /** `shoulder_to_bust` as words, when the key is not one Lodrin knows. */
-export const measurementName = (key: string): string =>
-  BY_KEY.get(key)?.name ?? key.replace(/_/g, " ").replace(/^./, (c) => c.toUpperCase());
+export const measurementName = (key: string): string => BY_KEY.get(key)?.name ?? keyAsName(key);
+
+/** A key as people read it: `nape_to_hem` is Nape to hem. */
+export const keyAsName = (key: string): string => key.replace(/_/g, " ").replace(/^./, (c) => c.toUpperCase());

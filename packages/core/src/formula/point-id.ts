@@ -5,7 +5,7 @@
 export const POINT_ID = "[A-Za-z]*[0-9]+[a-z0-9']*|[A-Z]{1,2}(?:[ab]|gn)?'?";
 
 /** A point where it may stand without `#`: its capital letters are followed by a figure. */
-export const POINT_WITH_CAPITAL = "[A-Z]+[0-9]+[a-z0-9']*";
+const POINT_WITH_CAPITAL = "[A-Z]+[0-9]+[a-z0-9']*";
 
 const POINT = new RegExp(`^(?:#(?:${POINT_ID})|${POINT_WITH_CAPITAL})$`);
 

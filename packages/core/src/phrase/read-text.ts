@@ -175,9 +175,10 @@ function headingOf(line: string, loaded: LoadedSystem, library: Library): Headin
 }
 
 /** The first line of a handout: the title the system has, or a few words without a figure or a full stop where it has none yet. */
-function titleOf(line: string, { read: before, system, ...loaded }: LoadedSystem, library: Library): Heading | undefined {
+function titleOf(line: string, loaded: LoadedSystem, library: Library): Heading | undefined {
+  const { read: before, system } = loaded;
   const title = line.replace(/:$/, "");
-  if (title.toLowerCase() === system.title.toLowerCase()) return { reading: read(line, [], { read: before, system, ...loaded }) };
+  if (title.toLowerCase() === system.title.toLowerCase()) return { reading: read(line, [], loaded) };
   const isTitle = system.title === UNTITLED && /^[\p{Lu}][^\d"]*[^\d".,;]$/u.test(line) && line.split(/\s+/).length <= 8;
   const at = before.source.split("\n").findIndex((text) => text.startsWith("system "));
   if (!isTitle || at < 0) return undefined;

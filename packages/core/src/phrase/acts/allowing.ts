@@ -94,9 +94,8 @@ function roundWithOther(
   if (!by || !piece || !other) return undefined;
   return also(`allow round ${piece.key} but`, piece.key, (sheet) => {
     const some = rolesOn(piece, lines, sheet.ground);
-    const rest = piece.edges.filter((e) => !e.fold && !some.includes(e.role)).map((e) => e.role);
     return [
-      `  allow ${laidOff(by, sheet).formula} on ${rest.join(", ")}`,
+      `  allow ${laidOff(by, sheet).formula} on ${cutEdges(piece, some).join(", ")}`,
       `  allow ${laidOff(other, sheet).formula} on ${some.join(", ")}`,
     ];
   });
@@ -148,13 +147,15 @@ function allowOn(by: Amount | undefined, edges: readonly string[]): Act | undefi
   if (!by || piece === undefined || pieces.size !== 1) return undefined;
   return also(`allow ${edges.join()}`, piece, (sheet) => [`  allow ${laidOff(by, sheet).formula} on ${edges.map(roleOf).join(", ")}`]);
 }
+/** The edges of a piece that are cut, but for some. */
+const cutEdges = ({ edges }: KnownPiece, but: readonly string[]): readonly string[] =>
+  edges.filter((e) => !e.fold && !but.includes(e.role)).map((e) => e.role);
 function allRound(by: Amount | undefined, piece: KnownPiece | undefined, but: readonly Line[] = []): Act | undefined {
   if (!by || !piece) return undefined;
-  const all = piece.edges.filter((e) => !e.fold).map((e) => e.role);
   return also(`allow round ${piece.key}`, piece.key, (sheet) => {
     if (but.length === 0) return [`  allow ${laidOff(by, sheet).formula} on all`];
     const without = rolesOn(piece, but, sheet.ground);
-    return [`  allow ${laidOff(by, sheet).formula} on ${all.filter((role) => !without.includes(role)).join(", ")}`];
+    return [`  allow ${laidOff(by, sheet).formula} on ${cutEdges(piece, without).join(", ")}`];
   });
 }
 
@@ -164,16 +165,15 @@ export const GIVEN = saying<Act>("allowance given to an edge").said(
 
 export const HEM = saying<Act>("hem").said(
   on(p`(a)? (turn up|turn - up|turning up|turnup) of ${AMOUNT} (on|at|along|to|for) ${LINE} (of ${PIECE})?`, ([by, line, piece], g) =>
-    hem(piece ?? (line ? (g.pieces.find((q) => q.key === line.piece) ?? pieceOn(line.board, g)) : undefined), by, line),
+    hem(piece ?? pieceWith(line, g), by, line),
   ),
   on(
     p`(allow|add|leave|give|keep) ${AMOUNT} (for|as) (a)? (hem|turn up|turning up) (on|at|along|to|of) ${LINE} (of ${PIECE})?`,
-    ([by, line, piece], g) =>
-      hem(piece ?? (line ? (g.pieces.find((q) => q.key === line.piece) ?? pieceOn(line.board, g)) : undefined), by, line),
+    ([by, line, piece], g) => hem(piece ?? pieceWith(line, g), by, line),
     -0.2,
   ),
   on(p`(a)? hem (allowance)? of ${AMOUNT} (deep)? (on|at|along|to|for) ${LINE} (of ${PIECE})?`, ([by, line, piece], g) =>
-    hem(piece ?? (line ? (g.pieces.find((q) => q.key === line.piece) ?? pieceOn(line.board, g)) : undefined), by, line),
+    hem(piece ?? pieceWith(line, g), by, line),
   ),
   on(p`${PIECE} (:|,) (a)? ${AMOUNT} hem (at|on|along) ${LINE} ,? (turned up|to turn up)?`, ([piece, by, line]) => hem(piece, by, line)),
   on(
@@ -182,6 +182,9 @@ export const HEM = saying<Act>("hem").said(
     0.1,
   ),
 );
+/** The piece whose edge a line is, else the one on its board. */
+const pieceWith = (line: Line | undefined, ground: Ground): KnownPiece | undefined =>
+  line && (ground.pieces.find((q) => q.key === line.piece) ?? pieceOn(line.board, ground));
 function hem(piece: KnownPiece | undefined, by: Amount | undefined, line: Line | undefined): Act | undefined {
   if (!piece || !by || !line) return undefined;
   return also(`hem ${piece.key}`, piece.key, (sheet) => {

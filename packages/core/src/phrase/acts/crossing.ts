@@ -13,7 +13,7 @@ import { fromPlaceAndLine, handOn, nameOf, onLine, only, oneAmount, headingOf, s
 const MEETS = saying<true>("meets").said(on(p`(cuts|crosses|meets|meet|cross|cut|hits|touches|intersects|intersect)`, () => true));
 
 /** Where a line and another cross. */
-const crossing = (a: Line | undefined, b: Line | undefined): Act | undefined =>
+export const crossing = (a: Line | undefined, b: Line | undefined): Act | undefined =>
   a && b
     ? act(`cross ${a.text} ${b.text}`, (bag, sheet) => {
         only(bag, { board: 1, which: 1 });

@@ -8,6 +8,7 @@ import type { Amount, Direction, Heading, Line, Spot } from "../meaning.js";
 import type { Point } from "../../geometry/point.js";
 import type { Ground } from "../ground/ground.js";
 import { alongBy } from "./along.js";
+import { crossing } from "./crossing.js";
 import type { Sheet } from "../sheet/sheet.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
 import { laidOff } from "./laid-off.js";
@@ -80,7 +81,7 @@ const EXTEND = saying<Act>("extend").said(
   ),
   on(
     p`(extend|produce|continue|prolong|carry|run|take|lengthen) ${LINE} (on|further|straight on|onward)? (until|till|to) (it)? (meets|hits|touches|reaches|cuts|crosses|strikes)? ${LINE}`,
-    ([line, to]) => (line && to ? carriedTo(line, to) : undefined),
+    ([line, to]) => (line?.straight ? crossing(line, to) : undefined),
     0.3,
   ),
   on(
@@ -116,16 +117,6 @@ const EXTEND = saying<Act>("extend").said(
     carriedOn(a, b, undefined, g),
   ),
 );
-
-/** A line carried on until it meets another: lines have no ends where they are crossed. */
-const carriedTo = (line: Line, to: Line): Act =>
-  act(`carry ${line.text} to ${to.text}`, (bag, sheet) => {
-    only(bag);
-    if (!line.straight) throw NOT_SO;
-    const [at, one] = sheet.line(line);
-    const [both, other] = at.line(to);
-    return both.place(`cross ${one} with ${other}`, line.board, nameOf(bag));
-  });
 
 /** The line from one point to another, carried on past the other. */
 const carriedOn = (a: Spot | undefined, b: Spot | undefined, by: Amount | undefined, ground: Ground): Act | undefined =>

@@ -42,15 +42,15 @@ const choices = computed(() =>
 );
 /** Its measurements, each with how the tape runs. */
 const asks = computed(() =>
-  (system.value?.loaded.plan.measures ?? []).map(({ source, ...measure }) => ({
-    key: source.key,
-    name: askedName({ ...measure, source }),
-    how: source.how,
-    note: source.checkOnly
+  (system.value?.loaded.plan.measures ?? []).map((measure) => ({
+    key: measure.key,
+    name: askedName(measure),
+    how: measure.source.how,
+    note: measure.source.checkOnly
       ? "Only for a check."
-      : source.when !== undefined
+      : measure.source.when !== undefined
         ? "Asked for by one of the choices."
-        : source.fallback !== undefined
+        : measure.source.fallback !== undefined
           ? "Worked out when it is not there."
           : "",
   })),
