@@ -49,6 +49,11 @@ export default ts.config(
     },
   },
   {
+    files: ["packages/web/src/**/*.{ts,vue}"],
+    ignores: ["**/*.test.ts"],
+    rules: { "no-restricted-globals": ["error", "process", "Buffer", "global", "__dirname", "require"] },
+  },
+  {
     files: ["**/*.vue"],
     rules: {
       "@typescript-eslint/no-non-null-assertion": "off",

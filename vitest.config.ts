@@ -12,6 +12,7 @@ export default defineConfig({
           // Everything here is pure: files share what they import, and need no process of their own.
           isolate: false,
           pool: "threads",
+          maxWorkers: 2,
           include: ["packages/{core,formats,cli,contract}/src/**/*.test.ts", "packages/server/src/demo/workshop.test.ts"],
           environment: "node",
           testTimeout: 20_000,
@@ -22,6 +23,7 @@ export default defineConfig({
         test: {
           name: "web",
           pool: "threads",
+          maxWorkers: 2,
           include: ["packages/web/src/**/*.test.ts"],
           environment: "jsdom",
           testTimeout: 20_000,

@@ -204,7 +204,8 @@ for (const [on, viewport] of [
       }
       const popup = page.waitForEvent("popup");
       await page.getByRole("button", { name: "Open the pattern (PDF)" }).click();
-      await popup;
+      // A page behind another is drawn once a second.
+      await (await popup).close();
       const square = await page.request.get(`/api/drafts/${id}/files/pattern.pdf?what=square`);
       expect([square.status(), square.headers()["content-type"]]).toEqual([200, "application/pdf"]);
       const sheets = async (): Promise<number> => Number(/^\d+/.exec(await page.getByText(/^\d+ sheets? and/).innerText())?.[0]);

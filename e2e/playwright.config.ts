@@ -12,6 +12,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",
+    // Nothing is waited for that only moves.
+    contextOptions: { reducedMotion: "reduce" },
     launchOptions: {
       executablePath: process.env["LODRIN_CHROMIUM"] ?? "/usr/bin/chromium",
       args: [

@@ -14,7 +14,7 @@ import { slipsOf } from "./slips.js";
 /** A reading is right to a sixteenth of an inch at worst (mm). */
 const NOISE_MM = 25.4 / 16;
 const BODIES = 3;
-const SLIPS_A_BODY = 24;
+const SLIPS_A_BODY = 10;
 
 /** The same numbers every time. */
 const next = numbers(13);
@@ -97,7 +97,7 @@ describe("slips made up over the whole library, three bodies a system, read with
   it("no right reading is called a slip", () => expect(rights).toEqual([]));
 
   it("every sort of slip is among them", () => {
-    expect(total.tried).toBeGreaterThan(1000);
+    expect(total.tried).toBeGreaterThan(400);
     expect(counts.size).toBeGreaterThanOrEqual(24);
   });
 
