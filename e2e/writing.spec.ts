@@ -251,9 +251,15 @@ test("over a range of sizes the first that breaks is named; what is unsound lead
   await expect(range.getByText("is the first size that breaks:")).toBeVisible();
   await range.getByRole("button", { name: "Show the rule" }).click();
   await expect(row(page, "Wide enough")).toHaveClass(/open/);
-  await page.getByRole("button", { name: /^Sound/ }).click();
-  const panel = page.getByRole("complementary", { name: "Sound" });
-  await expect(panel).toContainText("Breaks first at");
+  await page.getByRole("button", { name: /^Problems/ }).click();
+  const panel = page.getByRole("complementary", { name: "Problems" });
+  await expect(panel).toContainText(/“Wide enough” does not hold (?:on this body and )?at 1/);
+  // What is asked before it is published is the same list, and leads to the same line.
+  await page.getByRole("button", { name: "Publish" }).click();
+  const asked = page.getByRole("dialog", { name: "Publish this text" });
+  await asked.getByRole("button", { name: /“Wide enough” does not hold/ }).click();
+  await expect(asked).toBeHidden();
+  await expect(row(page, "Wide enough")).toHaveClass(/open/);
   await range.getByRole("button", { name: "Open this size" }).click();
   await expect(page.getByText(/checks want a look on this body|of \d+ checks want a look/).first()).toBeVisible();
   // A chart of the workshop, laid on the nape.

@@ -36,7 +36,7 @@ export async function draft(words: readonly string[], library: string, voices: V
 /** Tells what could not be done and what is doubted, a line each; gives the number of failures. */
 function told(plan: Plan, drafted: Run | undefined, { tell }: Voices, where = ""): number {
   if (!drafted) return 1;
-  const failures = failuresOf(plan, drafted);
+  const failures = failuresOf(plan, drafted).map(({ says }) => says);
   for (const failure of failures) tell(`${where}${failure}`);
   for (const { text } of drafted.warnings) tell(`${where}doubt: ${text}`);
   return failures.length;

@@ -16,7 +16,7 @@ export async function range(words: readonly string[], library: string, { out, te
   const rows = readSizes(sizes).map((size) =>
     rangeRow(plan, { size: size.name, measurements: size.measurements, unit: plan.system.unit }, set),
   );
-  if (json) out(JSON.stringify(rows));
+  if (json) out(JSON.stringify(rows.map((row) => ({ ...row, failures: row.failures.map(({ says }) => says) }))));
   else for (const row of rows) out(rowText(row));
   const broken = rows.filter(breaksAt);
   if (broken[0] && !json) tell(`The first size that breaks: ${broken[0].size}.`);
@@ -42,6 +42,11 @@ function rowText(row: RangeRow): string {
   if (missing.length > 0) return `${size}: also needs ${missing.join(", ")}`;
   const not = checks.filter((c) => c.status === "fail").map((c) => c.name);
   const look = checks.filter((c) => c.status === "warn").map((c) => c.name);
-  const said = [...failures, ...not.map((name) => `does not hold: ${name}`), ...look.map((name) => `to look at: ${name}`), ...doubts];
+  const said = [
+    ...failures.map(({ says }) => says),
+    ...not.map((name) => `does not hold: ${name}`),
+    ...look.map((name) => `to look at: ${name}`),
+    ...doubts,
+  ];
   return `${size}: ${said.length === 0 ? `all ${checks.length} checks hold` : said.join("; ")}`;
 }

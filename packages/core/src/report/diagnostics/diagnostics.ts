@@ -1,3 +1,4 @@
+import type { CheckResult, CheckStatus } from "../../check/result.js";
 import { inWords } from "../../formula/in-words.js";
 import type { LoadedSystem } from "../../plan/load.js";
 import { readTape } from "../../quantity/tape.js";
@@ -7,8 +8,17 @@ import { statementAt } from "../../system/notation/read.js";
 import { definitionsOf, mentionsOf, referencesOf } from "../../system/references.js";
 import { pointText } from "../../verb/form.js";
 import { markFor } from "../mark-for.js";
-import { breaksAt, type RangeRow, rowFaults } from "../over-sizes/range.js";
+import { type RangeRow, rowFaults } from "../over-sizes/range.js";
 import { traceOf } from "../trace.js";
+
+/** What is told and may stay: a mark that is drawn to be looked at, a check that nothing moves. */
+const QUIET: ReadonlySet<FindingCode> = new Set(["unused", "never-fails", "off-tape"]);
+
+/** Whether a finding is to be looked at before students draft with the system. */
+export const isPressing = ({ code }: Finding): boolean => !QUIET.has(code);
+
+/** Whether a finding says that something does not hold on some body: who publishes it all the same says why. */
+export const doesNotHold = ({ code }: Finding): boolean => code === "breaks" || code === "looks" || code === "never-holds";
 
 /** Something that wants a look before a system is given to students. `statement` is the line it is about. */
 export interface Finding {
@@ -21,6 +31,7 @@ export interface Finding {
 type FindingCode =
   | "unread"
   | "breaks"
+  | "looks"
   | "unused"
   | "off-tape"
   | "never-holds"
@@ -39,9 +50,10 @@ export function diagnosticsOf(loaded: LoadedSystem, drafted: Run, rows: readonly
   const { system } = loaded;
   return [
     ...unread(loaded),
-    ...breaking(rows),
+    ...undrawn(rows),
+    ...missedChecks(loaded, drafted, rows),
     ...wrongNumbers(loaded),
-    ...judged(system, rows),
+    ...neverFailing(system, rows),
     ...pieces(system, drafted),
     ...seams(loaded, drafted),
     ...offTape(loaded, drafted),
@@ -56,18 +68,96 @@ function unread({ problems, read }: LoadedSystem): Finding[] {
   return [{ code: "unread", statement: statementAt(read, first.line), says: `${count} mending. ${first.why}`, fix: first.fix }];
 }
 
-function breaking(rows: readonly RangeRow[]): Finding[] {
-  const first = rows.find(breaksAt);
-  if (!first) return [];
-  const statement = first.checks.find((c) => c.status === "fail")?.statement;
-  return [
-    {
-      code: "breaks",
-      statement,
-      says: `Breaks first at ${first.size}: ${rowFaults(first)[0] ?? ""}.`,
-      fix: "Look at the range, and mend the rule it hangs on.",
-    },
-  ];
+/** What cannot be drawn at some sizes, each once. */
+function undrawn(rows: readonly RangeRow[]): Finding[] {
+  const at = new Map<string, { readonly statement: number | undefined; readonly sizes: string[] }>();
+  for (const row of rows) {
+    const faults = row.missing.length > 0 ? rowFaults(row).map((says) => ({ says, statement: undefined })) : row.failures;
+    for (const { says, statement } of faults) {
+      const known = at.get(says);
+      if (known) known.sizes.push(row.size);
+      else at.set(says, { statement, sizes: [row.size] });
+    }
+  }
+  return [...at].map(([fault, { statement, sizes }]) => ({
+    code: "breaks",
+    statement,
+    says: `At ${sizesText(sizes, rows)}: ${fault}`,
+    fix: "Open that size in the range, and change the rule.",
+  }));
+}
+
+/** Some of a range by their names. */
+function sizesText(sizes: readonly string[], rows: readonly RangeRow[]): string {
+  if (sizes.length === rows.length && rows.length > 1) return "every size of the range";
+  const NAMED = 3;
+  const more = sizes.length - NAMED;
+  return `${sizes.slice(0, NAMED).join(", ")}${more > 0 ? ` and ${more} more` : ""} of the range`;
+}
+
+/** Fewer bodies than these prove nothing about a check. */
+const FEWEST = 3;
+
+/** Every check that does not hold, or asks for a look, on the body that is tried or at a size of the range: one line each, the worst first. */
+function missedChecks({ system }: LoadedSystem, drafted: Run, rows: readonly RangeRow[]): Finding[] {
+  const all = new Map([...rows.flatMap((row) => row.checks), ...drafted.checks].map((check) => [check.id, check]));
+  const found = [...all.values()].flatMap((check): Finding[] => {
+    const statement = check.statement ?? pieceAt(system, check.edges[0]);
+    const here = drafted.checks.find((c) => c.id === check.id)?.status ?? "pass";
+    const at = (status: CheckStatus): string[] =>
+      rows.filter((row) => row.checks.some((c) => c.id === check.id && c.status === status)).map((row) => row.size);
+    const [fails, warns] = [at("fail"), at("warn")];
+    if (fails.length > 0 || here === "fail") return [{ statement, ...brokenCheck(check.name, here === "fail", fails, rows) }];
+    if (warns.length === 0 && here === "pass") return [];
+    return [{ statement, ...warningCheck(check, here === "warn", warns, rows) }];
+  });
+  return found.sort((a, b) => Number(a.code === "looks") - Number(b.code === "looks"));
+}
+
+type Said = Omit<Finding, "statement">;
+
+function brokenCheck(name: string, here: boolean, sizes: readonly string[], rows: readonly RangeRow[]): Said {
+  if (rows.length >= FEWEST && sizes.length === rows.length)
+    return {
+      code: "never-holds",
+      says: `“${name}” holds on no body of the range.`,
+      fix: "The check or the draft is wrong; find out which.",
+    };
+  return {
+    code: "breaks",
+    says: `“${name}” does not hold ${whereText(here, sizes, rows)}.`,
+    fix: "Change the rule, or the range of the settings.",
+  };
+}
+
+/** What is looked at on every draft may warn on every body of one system; an author's own check that does says nothing. */
+function warningCheck(
+  { name, statement }: Pick<CheckResult, "name" | "statement">,
+  here: boolean,
+  sizes: readonly string[],
+  rows: readonly RangeRow[],
+): Said {
+  if (statement !== undefined && rows.length >= FEWEST && sizes.length === rows.length)
+    return {
+      code: "never-holds",
+      says: `“${name}” asks for a look on every body of the range.`,
+      fix: "A check that warns on every body says nothing: change the draft, or the check.",
+    };
+  return {
+    code: "looks",
+    says: `“${name}” asks for a look ${whereText(here, sizes, rows)}.`,
+    fix: "See whether the draft is meant so there.",
+  };
+}
+
+const whereText = (here: boolean, sizes: readonly string[], rows: readonly RangeRow[]): string =>
+  [...(here ? ["on this body"] : []), ...(sizes.length > 0 ? [`at ${sizesText(sizes, rows)}`] : [])].join(" and ");
+
+/** The statement of the piece an edge belongs to. */
+function pieceAt({ statements }: System, edge: string | undefined): number | undefined {
+  const key = edge?.split(".")[0];
+  const at = statements.findIndex((s) => (s.is === "piece" || s.is === "pieceFrom") && s.key === key);
+  return at < 0 ? undefined : at;
 }
 
 /** Points, figures and lines that nothing uses. A line drawn to be looked at needs no use; a measurement that only a check reads says so. */
@@ -125,51 +215,37 @@ function wrongBareNumber(statement: Statement): string | undefined {
   return Object.values(statement.args).some((arg) => new RegExp(`(?:^|[^\\d])#?${said}(?![\\w])`).test(arg)) ? undefined : said;
 }
 
-/** Checks that hold on no body, or that cannot miss on any. */
-function judged({ statements }: System, rows: readonly RangeRow[]): Finding[] {
-  const FEWEST = 3;
+/** Checks that cannot miss on any body. */
+function neverFailing({ statements }: System, rows: readonly RangeRow[]): Finding[] {
   if (rows.length < FEWEST) return [];
   const by = new Map<string, RangeRow["checks"][number][]>();
   for (const row of rows) for (const check of row.checks) by.set(check.id, [...(by.get(check.id) ?? []), check]);
   return [...by.values()].flatMap((made): Finding[] => {
     const [{ statement, name } = { statement: undefined, name: "" }] = made;
     if (statement === undefined || statements[statement]?.is !== "check" || made.length < rows.length) return [];
-    if (made.every((c) => c.status === "fail"))
-      return [
-        {
-          code: "never-holds",
-          statement,
-          says: `“${name}” holds on no body of the range.`,
-          fix: "The check or the draft is wrong; find out which.",
-        },
-      ];
-    const same = made.every((c) => typeof c.expected === "number" && Math.abs(c.got - c.expected) < 1e-9);
+    const same = made.every((c) => c.status === "pass" && typeof c.expected === "number" && Math.abs(c.got - c.expected) < 1e-9);
     const moves = Math.max(...made.map((c) => c.got)) - Math.min(...made.map((c) => c.got)) > 1e-6;
-    if (same && !moves)
-      return [
-        {
-          code: "never-fails",
-          statement,
-          says: `“${name}” comes to the same on every body of the range.`,
-          fix: "If no setting moves it either, it cannot miss and says nothing.",
-        },
-      ];
-    return [];
+    if (!same || moves) return [];
+    return [
+      {
+        code: "never-fails",
+        statement,
+        says: `“${name}” comes to the same on every body of the range.`,
+        fix: "If no setting moves it either, it cannot miss and says nothing.",
+      },
+    ];
   });
 }
 
-function pieces({ statements }: System, drafted: Run): Finding[] {
+function pieces(system: System, drafted: Run): Finding[] {
   return drafted.pieces
     .filter((p) => !p.grain)
-    .map(({ key, title }) => {
-      const own = statements.findIndex((s) => (s.is === "piece" || s.is === "pieceFrom") && s.key === key);
-      return {
-        code: "no-grain" as const,
-        statement: own < 0 ? undefined : own,
-        says: `${title} has no grain.`,
-        fix: "Say how it lies on the cloth: grain along two of its points.",
-      };
-    });
+    .map(({ key, title }) => ({
+      code: "no-grain" as const,
+      statement: pieceAt(system, key),
+      says: `${title} has no grain.`,
+      fix: "Say how it lies on the cloth: grain along two of its points.",
+    }));
 }
 
 /** Edges with an allowance that are neither sewn to another nor said to be anything else, in a system that says of others what they are sewn to. */

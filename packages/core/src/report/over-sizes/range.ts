@@ -3,7 +3,7 @@ import type { Plan } from "../../plan/plan.js";
 import type { HomeUnit } from "../../quantity/units.js";
 import type { Given } from "../../run/inputs.js";
 import { run, type Run } from "../../run/run.js";
-import { failuresOf } from "../failures.js";
+import { type Failure, failuresOf } from "../failures.js";
 
 /** A body of a range: a size of a chart, or one between two bodies. */
 export interface RangeBody {
@@ -16,7 +16,7 @@ export interface RangeBody {
 export interface RangeRow {
   readonly size: string;
   readonly missing: readonly string[];
-  readonly failures: readonly string[];
+  readonly failures: readonly Failure[];
   /** What is doubted of the size's own figures, or of what they gave. */
   readonly doubts: readonly string[];
   readonly checks: readonly {
@@ -27,6 +27,8 @@ export interface RangeRow {
     readonly got: number;
     readonly expected: number | readonly number[];
     readonly tolerance: number;
+    /** Edges it is about, as Piece.role. */
+    readonly edges: readonly string[];
   }[];
   readonly lengths: Readonly<Record<string, number>>;
 }
@@ -43,7 +45,7 @@ export function rowOf(plan: Plan, drafted: Run, size: string): RangeRow {
     missing: drafted.missing,
     failures: failuresOf(plan, drafted),
     doubts: drafted.warnings.map(({ text }) => text),
-    checks: drafted.checks.map(({ id, statement, name, status, got, expected, tolerance }) => ({
+    checks: drafted.checks.map(({ id, statement, name, status, got, expected, tolerance, edges }) => ({
       id,
       statement,
       name,
@@ -51,6 +53,7 @@ export function rowOf(plan: Plan, drafted: Run, size: string): RangeRow {
       got,
       expected,
       tolerance,
+      edges,
     })),
     lengths: Object.fromEntries(drafted.pieces.flatMap((p) => p.edges.map((e): [string, number] => [e.name, e.length]))),
   };
@@ -63,8 +66,14 @@ export const breaksAt = ({ missing, failures, checks }: RangeRow): boolean =>
 /** What does not hold at a size, a line each; nothing when all does. */
 export function rowFaults({ missing, failures, checks }: RangeRow): string[] {
   if (missing.length > 0) return [`also needs ${missing.join(", ").replace(/_/g, " ")}`];
-  return [...failures, ...checks.filter((c) => c.status === "fail").map((c) => `does not hold: ${c.name}`)];
+  return [...failures.map(({ says }) => says), ...checks.filter((c) => c.status === "fail").map((c) => `does not hold: ${c.name}`)];
 }
+
+/** What asks for a look at a size though it holds: checks that warn, and figures that are doubted. A line each. */
+export const rowLooks = ({ checks, doubts }: RangeRow): string[] => [
+  ...checks.filter((c) => c.status === "warn").map((c) => c.name),
+  ...doubts,
+];
 
 /** Bodies between two, in equal steps, both ends among them. Figures in mm, or plain for numbers. */
 export function bodiesBetween(plan: Plan, small: Run, large: Run, count: number): RangeBody[] {

@@ -15,7 +15,7 @@ const KEYS = [
   ["[ ]", "the body before, the next body"],
   ["T", "handout or text"],
   ["P", "construction or pieces"],
-  ["S", "what is sound and what is not"],
+  ["S", "problems"],
   ["R", "over a range of sizes"],
   ["Y", "try figures and settings"],
   ["V", "versions, and what changed"],

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Work } from "@lodrin/contract";
-import type { Difference, Finding, LoadedSystem } from "@lodrin/core";
+import { type Difference, type Finding, isPressing, type LoadedSystem } from "@lodrin/core";
 import { computed, defineAsyncComponent } from "vue";
 import { useSession } from "../../stores/session.js";
 import DrawerFrame from "../../drawers/DrawerFrame.vue";
@@ -11,7 +11,7 @@ import type { WorkAutosave, Writing } from "./use-writing.js";
 const ClassesGotWrong = defineAsyncComponent(() => import("./range/ClassesGotWrong.vue"));
 const FilesPanel = defineAsyncComponent(() => import("./panels/FilesPanel.vue"));
 const HelpPanel = defineAsyncComponent(() => import("./panels/HelpPanel.vue"));
-const SoundPanel = defineAsyncComponent(() => import("./range/SoundPanel.vue"));
+const ProblemsPanel = defineAsyncComponent(() => import("./range/ProblemsPanel.vue"));
 const TryPanel = defineAsyncComponent(() => import("./panels/TryPanel.vue"));
 const VersionsPanel = defineAsyncComponent(() => import("./panels/VersionsPanel.vue"));
 
@@ -36,25 +36,23 @@ const emit = defineEmits<{
   put: [lines: readonly string[]];
   placed: [work: Work];
 }>();
-export type DrawerKey = "sound" | "try" | "versions" | "files" | "help";
+export type DrawerKey = "problems" | "try" | "versions" | "files" | "help";
 const session = useSession();
 const { loaded, drafted, figures, settings } = props.writing;
 /** Where the run is kept, for fields that follow it by themselves. */
 const drafting = { run: drafted };
 
 const DRAWERS: readonly { key: DrawerKey | "range"; name: string }[] = [
-  { key: "sound", name: "Sound" },
+  { key: "problems", name: "Problems" },
   { key: "range", name: "Range" },
   { key: "try", name: "Try" },
   { key: "versions", name: "Versions" },
   { key: "files", name: "Print, files" },
   { key: "help", name: "Help" },
 ];
-/** What presses: a mark that is drawn to be looked at does not. */
-const QUIET = new Set<Finding["code"]>(["unused", "never-fails", "off-tape"]);
-const pressing = computed(() => props.findings.filter((f) => !QUIET.has(f.code)).length);
+const pressing = computed(() => props.findings.filter(isPressing).length);
 const rail = computed(() =>
-  DRAWERS.map((d) => ({ ...d, badge: d.key === "sound" && pressing.value > 0 ? `${pressing.value} to look at` : undefined })),
+  DRAWERS.map((d) => ({ ...d, badge: d.key === "problems" && pressing.value > 0 ? `${pressing.value} to look at` : undefined })),
 );
 function toggle(key: DrawerKey | "range"): void {
   if (key === "range") emit("range");
@@ -64,9 +62,9 @@ function toggle(key: DrawerKey | "range"): void {
 
 <template>
   <DrawerFrame v-if="drawer" class="drawer" :name="DRAWERS.find((d) => d.key === drawer)?.name ?? ''" @close="drawer = undefined">
-    <SoundPanel v-if="drawer === 'sound'" :findings="findings" :sum="sum" @go="$emit('statement', $event)">
+    <ProblemsPanel v-if="drawer === 'problems'" :findings="findings" :sum="sum" @go="$emit('statement', $event)">
       <ClassesGotWrong :slug="work.slug" :loaded="loaded" @go="$emit('statement', $event)" />
-    </SoundPanel>
+    </ProblemsPanel>
     <TryPanel
       v-else-if="drawer === 'try'"
       v-model:figures="figures"

@@ -141,7 +141,13 @@ function openSize(index: number): void {
   ranging.value = false;
 }
 
-const { asked: publishing, published, told, breaks, ask: askToPublish, done: tellPublished } = usePublishing(props.work, writing, range);
+const { asked: publishing, published, told, problems, breaks, ask: askToPublish, done: tellPublished } = usePublishing(props.work, range);
+/** From the question whether to publish to what is wrong. */
+function look(statement: number | undefined): void {
+  publishing.value = false;
+  if (statement === undefined) drawer.value = "problems";
+  else openStatement(statement);
+}
 
 const keys = ref(false);
 const header = useTemplateRef<{ turn: (way: number) => void }>("header");
@@ -152,7 +158,7 @@ const ACTS: Readonly<Record<string, () => void>> = {
   n: () => quick.value?.focus(),
   t: () => (face.value = face.value === "text" ? "handout" : "text"),
   p: () => (pieces.value = !pieces.value),
-  s: () => draw("sound"),
+  s: () => draw("problems"),
   r: () => (ranging.value = !ranging.value),
   y: () => draw("try"),
   v: () => draw("versions"),
@@ -285,6 +291,7 @@ useUndoKeys(document);
       @pick="pick"
       @size="openSize"
       @light="((lights = [$event]), openStatement($event))"
+      @problems="drawer = 'problems'"
       @begin="quick?.begin($event)"
       @pull="shift = $event"
       @taken="pull && change(pull.index, pull.now)"
@@ -307,7 +314,16 @@ useUndoKeys(document);
       @put="acts.insert(behind(), $event)"
       @placed="kept = $event"
     />
-    <PublishDialog v-model="publishing" :autosave="autosave" :published="published" :breaks="breaks" @published="tellPublished" />
+    <PublishDialog
+      v-model="publishing"
+      :autosave="autosave"
+      :published="published"
+      :problems="problems"
+      :breaks="breaks"
+      @published="tellPublished"
+      @go="look"
+      @all="look(undefined)"
+    />
     <BuilderKeys v-model="keys" />
     <BuilderTour v-if="touring" @line="takeLine" @close="endTour" />
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { type Work, workRoutes } from "@lodrin/contract";
+import type { Finding } from "@lodrin/core";
 import { ref } from "vue";
 import { call } from "../../../api/call.js";
 import { useShelf } from "../../../stores/shelf.js";
@@ -7,10 +8,11 @@ import { withDisclosure } from "../../../ui/confirm-disclosure.js";
 import { useAttempt } from "../../../ui/use-attempt.js";
 import type { WorkAutosave } from "../use-writing.js";
 
-/** Puts the text on the shelf as its next version, with what changed; what its checks say over a range of bodies is said before. */
-const props = defineProps<{ autosave: WorkAutosave; published: number; breaks: readonly string[] }>();
+/** Puts the text on the shelf as its next version, with what changed; its problems are shown before, each leading to its line. */
+const props = defineProps<{ autosave: WorkAutosave; published: number; problems: readonly Finding[]; breaks: boolean }>();
 const open = defineModel<boolean>({ required: true });
-const emit = defineEmits<{ published: [work: Work] }>();
+const emit = defineEmits<{ published: [work: Work]; go: [statement: number]; all: [] }>();
+const SHOWN = 6;
 const shelf = useShelf();
 const note = ref("");
 const { why: refused, attempt } = useAttempt();
@@ -18,7 +20,7 @@ const { why: refused, attempt } = useAttempt();
 const publish = (): Promise<void> =>
   attempt(async () => {
     if (!(await props.autosave.flush())) throw new Error("The text is not saved yet. Wait for the connection, then publish.");
-    if (props.breaks.length > 0 && note.value.trim() === "") throw new Error("Say why it is published all the same: students see it.");
+    if (props.breaks && note.value.trim() === "") throw new Error("Say why it is published all the same: students see it.");
     const version = props.autosave.version();
     const params = { id: props.autosave.local.id };
     const work = await withDisclosure((discloses) =>
@@ -38,21 +40,22 @@ const publish = (): Promise<void> =>
       It goes on the shelf as version {{ published + 1 }}. A version is never changed: drafts that were begun with an earlier one keep it.
     </p>
     <el-alert
-      v-if="breaks.length"
+      v-if="problems.length"
       type="warning"
       show-icon
       :closable="false"
-      title="Over the bodies it was tried on, not everything holds:"
+      :title="problems.length === 1 ? 'There is one problem:' : `There are ${problems.length} problems:`"
     >
       <ul>
-        <li v-for="line in breaks.slice(0, 6)" :key="line">{{ line }}</li>
-        <li v-if="breaks.length > 6">and {{ breaks.length - 6 }} more</li>
+        <li v-for="{ says, statement } in problems.slice(0, SHOWN)" :key="says">
+          <el-button v-if="statement !== undefined" link type="primary" @click="$emit('go', statement)">{{ says }}</el-button>
+          <template v-else>{{ says }}</template>
+        </li>
       </ul>
+      <el-button v-if="problems.length > SHOWN" link type="primary" @click="$emit('all')">Show all {{ problems.length }}</el-button>
     </el-alert>
     <el-form label-position="top" @submit.prevent="publish">
-      <el-form-item
-        :label="breaks.length ? 'What changed, and why it is published all the same' : 'What changed, for those who draft with it'"
-      >
+      <el-form-item :label="breaks ? 'What changed, and why it is published all the same' : 'What changed, for those who draft with it'">
         <el-input v-model="note" maxlength="400" type="textarea" :rows="2" />
       </el-form-item>
       <el-alert v-if="refused" :title="refused" type="error" role="alert" :closable="false" />
@@ -68,6 +71,11 @@ const publish = (): Promise<void> =>
 ul {
   margin: 4px 0 0;
   padding-left: 18px;
+}
+ul .el-button {
+  height: auto;
+  white-space: normal;
+  text-align: left;
 }
 .acts {
   display: flex;

@@ -40,6 +40,7 @@ defineEmits<{
   pick: [picked: Picked];
   size: [index: number];
   light: [statement: number];
+  problems: [];
   begin: [sentence: string];
   pull: [shift: Shift | undefined];
   taken: [];
@@ -68,6 +69,7 @@ defineExpose({
       :unit="session.unit"
       @size="$emit('size', $event)"
       @light="$emit('light', $event)"
+      @problems="$emit('problems')"
     />
     <template v-else>
       <BoardPaper

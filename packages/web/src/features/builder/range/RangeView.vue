@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { breaksAt, fromMm, type HomeUnit, inWords, type LoadedSystem, rowFaults, tapeText } from "@lodrin/core";
+import { breaksAt, fromMm, type HomeUnit, inWords, type LoadedSystem, rowFaults, rowLooks, tapeText } from "@lodrin/core";
 import { useElementSize } from "@vueuse/core";
 import { computed, ref, useTemplateRef } from "vue";
 import SizeChart from "./SizeChart.vue";
@@ -7,12 +7,15 @@ import type { Range } from "./use-range.js";
 
 /** A system over a whole chart: all drafts laid on each other, and every check and key length against size. */
 const props = defineProps<{ range: Range; loaded: LoadedSystem; unit: HomeUnit }>();
-const emit = defineEmits<{ size: [index: number]; light: [statement: number] }>();
+const emit = defineEmits<{ size: [index: number]; light: [statement: number]; problems: [] }>();
 const { choices, choice, ends, isBetween, tryBodies, anchor, rows, ms } = props.range;
 
 const holder = useTemplateRef<HTMLElement>("holder");
 const { width, height } = useElementSize(holder);
-const sizes = computed(() => rows.value.map(({ row }) => ({ size: row.size, broken: breaksAt(row), faults: rowFaults(row), row })));
+const sizes = computed(() =>
+  rows.value.map(({ row }) => ({ size: row.size, broken: breaksAt(row), faults: rowFaults(row), looks: rowLooks(row), row })),
+);
+const looked = computed(() => sizes.value.filter(({ looks }) => looks.length > 0));
 const first = computed(() => sizes.value.findIndex((s) => s.broken));
 const rule = computed(() => sizes.value[first.value]?.row.checks.find((c) => c.status === "fail")?.statement);
 
@@ -94,6 +97,20 @@ const lengthOf = (mm: number | undefined): string => (mm === undefined ? "" : ta
         <el-button v-if="rule !== undefined" link type="primary" @click="emit('light', rule)">Show the rule</el-button>
       </template>
     </el-alert>
+    <el-alert v-else-if="looked.length" type="info" show-icon :closable="false">
+      <template #title>
+        Nothing fails at any size.
+        {{
+          looked.length === sizes.length
+            ? "Every size has"
+            : looked.length === 1
+              ? "One size has"
+              : `${looked.length} of ${sizes.length} sizes have`
+        }}
+        something to look at: {{ looked[0]?.looks[0] }}
+        <el-button link type="primary" @click="emit('problems')">Show the problems</el-button>
+      </template>
+    </el-alert>
     <el-alert v-else-if="rows.length" type="success" show-icon :closable="false" title="Everything holds at every size of this range." />
     <div ref="holder" class="nest on-paper" role="img" :aria-label="`${rows.length} drafts laid on each other`">
       <svg v-if="fitted" :width="width" :height="height">
@@ -118,7 +135,7 @@ const lengthOf = (mm: number | undefined): string => (mm === undefined ? "" : ta
           >
         </el-table-column>
         <el-table-column label="What it says">
-          <template #default="{ row }">{{ row.faults[0] ?? (row.row.doubts[0] ? `Look: ${row.row.doubts[0]}` : "all holds") }}</template>
+          <template #default="{ row }">{{ row.faults[0] ?? (row.looks[0] ? `Look: ${row.looks[0]}` : "all holds") }}</template>
         </el-table-column>
         <el-table-column v-if="shown?.id.startsWith('len ')" :label="shown.name" width="130">
           <template #default="{ row }">{{ lengthOf(row.row.lengths[shown!.id.slice(4)]) }}</template>

@@ -2,13 +2,13 @@
 import type { Finding } from "@lodrin/core";
 import { computed } from "vue";
 
-/** What wants a look before students draft with it, most pressing first; each leads to its line. */
+/** Every problem of a system, the most pressing first; each leads to its line. */
 const props = defineProps<{ findings: readonly Finding[]; sum: string }>();
 defineEmits<{ go: [statement: number] }>();
 
 const GROUPS: readonly { readonly title: string; readonly codes: readonly Finding["code"][] }[] = [
-  { title: "To mend first", codes: ["unread", "breaks", "wrong-number", "says-otherwise"] },
-  { title: "Checks", codes: ["never-holds", "never-fails"] },
+  { title: "To fix first", codes: ["unread", "breaks", "never-holds", "wrong-number", "says-otherwise"] },
+  { title: "To look at", codes: ["looks", "never-fails"] },
   { title: "Pieces and seams", codes: ["no-grain", "unchecked-seam"] },
   { title: "On the tape", codes: ["off-tape"] },
   { title: "Used by nothing", codes: ["unused"] },
@@ -26,7 +26,7 @@ const groups = computed(() =>
     <el-result
       v-if="groups.length === 0"
       icon="success"
-      sub-title="Nothing wants a look: every line is understood and used, every seam is sewn to something, and it holds over the range."
+      sub-title="No problems: every line is read and used, every seam is sewn to something, and every check holds on this body and over the range."
     />
     <section v-for="g in groups" :key="g.title">
       <h3>{{ g.title }}</h3>
