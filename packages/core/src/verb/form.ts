@@ -24,7 +24,7 @@ export interface Matched {
 }
 
 /** A formula never begins with one of the small words that join a sentence. */
-const FORMULA_GAP = "((?!\\s*(?:from|to|of|back)\\s).+?)";
+const FORMULA_GAP = "((?!\\s*(?:from|to|of|back|beyond)\\s).+?)";
 
 const GAP: Record<ParameterType, string> = {
   length: FORMULA_GAP,

@@ -114,6 +114,18 @@ describe("what a verb cannot do, it says", () => {
     expect(place(`${line}A9 along edge from A3, -3 1/2`)).toEqual({ x: 3.5, y: 0 });
     expect(place(`${line}A9 along edge, 1/2 of the way`)).toEqual({ x: 3.5, y: 0 });
     expect(place(`${line}A9 along edge from A0, 8`)).toEqual({ x: 4, y: 4 });
+    expect(place(`${line}A5 along edge from A0, 2\nA9 along edge from A5, back 1`)).toEqual({ x: 1, y: 0 });
+  });
+
+  it("from an end of a named line back along it is meant, whichever way is written; beyond goes past it", () => {
+    // Four across and three down: seven along the edge from A0 to A3.
+    const line = `${SQUARE}line edge: A0 > A1 > A3\n`;
+    for (const way of ["3 1/2", "-3 1/2", "back 3 1/2"]) expect(place(`${line}A9 along edge from A3, ${way}`)).toEqual({ x: 3.5, y: 0 });
+    for (const way of ["3", "-3", "back 3"]) expect(place(`${line}A9 along edge from A0, ${way}`)).toEqual({ x: 3, y: 0 });
+    expect(place(`${line}A9 along edge from A3, beyond 2`)).toEqual({ x: 4, y: 5 });
+    expect(place(`${line}A9 along edge from A0, beyond 2`)).toEqual({ x: -2, y: 0 });
+    // Two points are a line that may be carried on.
+    expect(place(`${SQUARE}A9 along A0-A1 from A1, 2`)).toEqual({ x: 6, y: 0 });
   });
 
   it("of several crossings takes the first, the one nearest to a point, or the one named by its side", () => {

@@ -3,6 +3,8 @@ import { darts } from "./darts.js";
 import { flows } from "./flows.js";
 import { humanRange } from "./human-range.js";
 import { notchesMeet } from "./notches-meet.js";
+import { marksOnPiece } from "./marks-on-piece.js";
+import { onTheLine } from "./on-the-line.js";
 import { outline } from "./outline.js";
 import { passes } from "./passes.js";
 import { settled } from "./settled.js";
@@ -24,4 +26,6 @@ export const BUILTIN_CHECKS: readonly BuiltinCheck[] = [
   waistOnPaper,
   humanRange,
   passes,
+  onTheLine,
+  marksOnPiece,
 ];
