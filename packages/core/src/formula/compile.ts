@@ -78,9 +78,34 @@ export function coerce(typed: Typed, want: Kind, tree: Tree, scope: Scope): Type
   }
   throw new FormulaError(
     `${kindInWords(want)} is asked for here, but this is ${kindInWords(typed.kind)}.`.replace(/^./, (c) => c.toUpperCase()),
-    fixForKind(typed.kind, want),
+    countMeant(tree, scope) ?? fixForKind(typed.kind, want),
     tree.at,
   );
+}
+
+/** What to write where a setting that was given as a bare figure, and so is a length, is meant for a count. */
+function countMeant(tree: Tree, scope: Scope): string | undefined {
+  if (tree.type === "name") {
+    const bare = scope.names.get(tree.name)?.bare;
+    return bare === undefined
+      ? undefined
+      : `${tree.name} is a length of ${bare} ${scope.unit}. If it is a count, write its setting as: set ${tree.name} number = ${bare}.`;
+  }
+  const parts =
+    tree.type === "binary"
+      ? [tree.left, tree.right]
+      : tree.type === "compare"
+        ? tree.items
+        : tree.type === "bracket"
+          ? [tree.inner]
+          : tree.type === "unary"
+            ? [tree.arg]
+            : [];
+  for (const part of parts) {
+    const found = countMeant(part, scope);
+    if (found !== undefined) return found;
+  }
+  return undefined;
 }
 
 function fixForKind(is: Kind, want: Kind): string {

@@ -13,6 +13,12 @@ export function lookUp(name: string, scope: Scope, tree: Tree): NameEntry {
   const table = scope.tableMeasures.get(name);
   if (table !== undefined) throw new FormulaError(`${name} is a table: it is read with a figure.`, "", tree.at, `${name}(${table})`);
   if (scope.anywhere.has(name) && !scope.paths.has(name)) {
+    if (scope.making !== undefined && comesFrom(name, scope.making, scope))
+      throw new FormulaError(
+        `${scope.making} is made from ${name}, and ${name} from ${scope.making}.`,
+        "That goes round in a circle: give one of the two a rule without the other.",
+        tree.at,
+      );
     throw new FormulaError(`${name} stands further below.`, "A step may use only what stands above it: move one of the two.", tree.at);
   }
   if (scope.paths.has(name))
@@ -26,11 +32,20 @@ export function lookUp(name: string, scope: Scope, tree: Tree): NameEntry {
   );
 }
 
+/** Whether the rule of a value further below names another, itself or by those it names. */
+function comesFrom(name: string, other: string, scope: Scope, seen = new Set<string>()): boolean {
+  if (seen.has(name)) return false;
+  seen.add(name);
+  return scope.namesBelow(name).some((named) => named === other || comesFrom(named, other, scope, seen));
+}
+
 /** Index of a point, or an error that tells a later point from one that is nowhere. */
 export function pointIndex(id: string, scope: Scope, at: Tree["at"]): number {
   scope.reading.points.add(id);
   const index = scope.points.get(id);
   if (index !== undefined) return index;
+  if (scope.making === `#${id}`)
+    throw new FormulaError(`#${id} is measured from itself.`, "Name the point it is measured from, one placed above.", at);
   if (scope.anywhere.has(`#${id}`))
     throw new FormulaError(`#${id} stands further below.`, "A step may use only points placed before it: move one of the two.", at);
   throw new FormulaError(`There is no point #${id}.`, "Use a point placed above.", at);
@@ -43,7 +58,7 @@ export function pathIndex(name: string, scope: Scope, at: Tree["at"]): number {
   const index = scope.paths.get(name);
   if (index !== undefined) return index;
   if (scope.anywhere.has(name)) throw new FormulaError(`${name} stands further below.`, "Use only lines drawn above.", at);
-  const near = suggest(name, scope.paths.keys());
+  const near = suggest(name, scope.paths.keys()) ?? suggest(name.toLowerCase(), scope.paths.keys());
   throw new FormulaError(`No line or curve is called ${name}.`, near ? `Did you mean ${near}?` : "Draw it above first.", at, near);
 }
 
@@ -61,7 +76,12 @@ function edgeIndex(name: string, scope: Scope, at: Tree["at"], as: EdgeVersion["
     const end = at[0] + key.length;
     if (scope.anywhere.has(key))
       throw new FormulaError(`The piece ${key} is taken further below.`, "Use only pieces that stand above.", [at[0], end]);
-    const near = suggest(key, scope.pieces.keys());
+    const near =
+      suggest(key, scope.pieces.keys()) ??
+      suggest(
+        key.replace(/^./, (letter) => letter.toUpperCase()),
+        scope.pieces.keys(),
+      );
     throw new FormulaError(
       `There is no piece ${key}.`,
       near ? `Did you mean ${near}?` : "Take it off the board above first.",

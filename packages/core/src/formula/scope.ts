@@ -46,6 +46,8 @@ export interface NameEntry {
   readonly slot: number;
   /** What it is called in a message: "the measurement chest". */
   readonly what: string;
+  /** The bare figure a length was given without saying so: it may have been meant for a count. */
+  readonly bare?: string | undefined;
   /** Words the name may hold besides a number (a choice's options, "auto"), by their index in `wordSlot`. */
   readonly words?: readonly string[] | undefined;
   readonly wordSlot?: number | undefined;
@@ -86,8 +88,10 @@ export class Scope {
   readonly tables = new Map<string, Lookup>();
   /** What each table is read by. */
   readonly tableMeasures = new Map<string, string>();
-  /** The value that is being made: named in its own rule it would go round in a circle. */
+  /** The value or the point (`#5`) that is being made: named in its own rule it would go round in a circle. */
   making: string | undefined;
+  /** The names in the rule of a value that stands further below: asked for only when one is named too early. */
+  namesBelow: (name: string) => readonly string[] = () => [];
   /** Darts drawn so far, in order: their index among the paths and the board they lie on. */
   readonly darts = new Map<string, { readonly path: number; readonly board: string }>();
   /** The board each path lies on. */

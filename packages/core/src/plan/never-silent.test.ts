@@ -121,7 +121,18 @@ describe("told at its line", () => {
     ['set gap = 1 from 3 to 0 "Gap."', "The range is upside down"],
     ['set gap = 5 from 0 to 3 "Gap."', "The default 5 lies outside its range, 0 to 3."],
     ["value a = a + 1", "line 9, column 11: a is made from itself."],
-    ["value a = b + 1\nvalue b = a + 1", "line 9, column 11: b stands further below."],
+    ["value a = b + 1\nvalue b = a + 1", "line 9, column 11: a is made from b, and b from a. That goes round in a circle"],
+    ["value a = b + 1\nvalue b = c + 1\nvalue c = 2*a", "line 9, column 11: a is made from b, and b from a. That goes round in a circle"],
+    ["value a = b + 1\nvalue b = 2", "line 9, column 11: b stands further below."],
+    ["A9 down 3 from A9", "line 9, column 16: #A9 is measured from itself."],
+    ["value Half = bust/2", "line 9, column 7: A name like “Half” is written in small letters: half."],
+    ["line Foot: A0 > A1", "line 9, column 6: A name like “Foot” is written in small letters: foot."],
+    [PIECE.replace("piece Box", "piece box"), "The name of a piece begins with a capital: Box."],
+    ["line foot: A0 > A1\nA9 along Foot from A0, 2", "No line or curve is called Foot. Did you mean foot?"],
+    [
+      'set count = 5 from 3 to 9 "How many."\nA9 down dist(A0, A1)/count from A0',
+      "If it is a count, write its setting as: set count number = 5.",
+    ],
     ["value bust = 3", "line 9, column 7: bust is already there. It is first on line 3."],
     ["A0 out 3 from A1", "line 9, column 1: #A0 is already there. It is first on line 5."],
     ["sew Box.side + Box.hem with Box.side\n" + PIECE, "The piece Box is taken further below"],
@@ -260,7 +271,7 @@ describe("answered with the line as it should stand", () => {
     const text = 'measure bust girth 30..50 "R."\nboard A "A"\nA0 begin\nA1 down 3 from A9\nA2 sideways\n';
     const problems = loadSystem(text).problems;
     expect(problems.map((p) => p.line)).toEqual([1, 3, 4, 5]);
-    expect(problems[0]).toMatchObject({ why: "The heading is missing.", instead: 'system "Title"' });
+    expect(problems[0]).toMatchObject({ why: "The first line, which names the system, is missing.", instead: 'system "Title"' });
   });
 
   it("never offers a line that is made of nothing that was typed", () => {

@@ -88,7 +88,8 @@ export class InputCompiler {
         why: `The default ${s.default} lies outside its range, ${s.from ?? ""} to ${s.to ?? ""}.`,
         fix: "Change one of the two.",
       });
-    this.scope.names.set(s.key, { kind: s.kind, slot, what: `The setting ${s.key}`, ...(s.words ? { words, wordSlot } : {}) });
+    const bare = s.kind === "length" && /^[0-9]+$/.test(s.default) ? s.default : undefined;
+    this.scope.names.set(s.key, { kind: s.kind, slot, what: `The setting ${s.key}`, bare, ...(s.words ? { words, wordSlot } : {}) });
     this.settings.push({ source: s, key: s.key, slot, wordSlot, words, default: value, defaultRule: given.rule, defaultWord, ...range });
   }
 

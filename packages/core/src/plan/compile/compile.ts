@@ -17,6 +17,7 @@ import type {
   System,
   Value,
 } from "../../system/model.js";
+import { referencesOf } from "../../system/references.js";
 import { boardsOf } from "../../system/statements.js";
 import { MOST_STATEMENTS } from "../../system/notation/read.js";
 import { pointsBetween } from "../../system/notation/point-range.js";
@@ -77,6 +78,8 @@ class Compiler {
     this.boardsStated = boardsOf(system);
     this.boardKeys = new Set(this.boardsStated.map((b) => b.key));
     for (const s of system.statements) this.hoist(s);
+    this.scope.namesBelow = (name) =>
+      system.statements.flatMap((s) => (s.is === "value" && s.key === name ? referencesOf(s).map((named) => named.name) : []));
   }
 
   /** Notes what a statement will make known, to tell "later" from "never". */
@@ -356,7 +359,9 @@ class Compiler {
       });
       return undefined;
     }
+    this.scope.making = this.scope.points.has(s.id) ? undefined : `#${s.id}`;
     const place = verb.prepare(s.form, this.fill(s, i, formulas));
+    this.scope.making = undefined;
     const index = this.scope.points.get(s.id) ?? this.scope.points.size;
     return (f) => void (f.points[index] = place(f));
   }

@@ -268,7 +268,7 @@ describe("what cannot be read is reported at its place, and the rest goes on", (
   });
 
   it("a missing heading, an empty file, a file of a megabyte, too many statements", () => {
-    expect(loadSystem("A0 start").problems.map(problemText).join(" ")).toContain("The heading is missing");
+    expect(loadSystem("A0 start").problems.map(problemText).join(" ")).toContain("The first line, which names the system, is missing");
     expect(loadSystem("").problems.map(problemText).join(" ")).toContain("nothing here to read");
     expect(loadSystem("x".repeat(1_000_001)).problems.map(problemText)).toHaveLength(1);
     const many = HEAD + "A0 start\n" + Array.from({ length: 2_100 }, (_, i) => `A${i + 1} down 1 from A${i}`).join("\n");

@@ -124,6 +124,8 @@ export function whyUnread(text: string, at: number, startRule: "Statement" | "De
     const form = DETAIL_WORDS[word.toLowerCase()];
     return { why, fix: form ? `Write it like: ${form}.` : `Indented lines are: ${DETAIL_FORMS}.`, ...here };
   }
+  const cased = asCased(text, word.toLowerCase());
+  if (cased) return cased;
   const known = STATEMENT_WORDS[word.toLowerCase()];
   if (known) return { why, fix: `Write it like: ${known}.`, ...here };
   const point = asPoint(text, word);
@@ -138,6 +140,26 @@ export function whyUnread(text: string, at: number, startRule: "Statement" | "De
     instead: near ? near + text.slice(word.length) : undefined,
     from: 0,
     length: Math.max(1, word.length),
+  };
+}
+
+/** What is called by small letters, and what by a capital first. */
+const SMALL = new Set(["measure", "set", "choose", "table", "join", "value", "line", "level", "curve", "arc", "blend", "trace", "dart"]);
+const CAPITAL = new Set(["piece", "board"]);
+
+/** A statement whose own name is written in the wrong letters. */
+function asCased(text: string, word: string): Unread | undefined {
+  const [, before = "", name = ""] = /^(\S+\s+)([A-Za-z]\w*)/.exec(text) ?? [];
+  const right = SMALL.has(word) ? name.toLowerCase() : CAPITAL.has(word) ? name.replace(/^./, (letter) => letter.toUpperCase()) : name;
+  if (name === right) return undefined;
+  return {
+    why: CAPITAL.has(word)
+      ? `The name of a ${word} begins with a capital: ${right}.`
+      : `A name like “${name}” is written in small letters: ${right}.`,
+    fix: "",
+    instead: before + right + text.slice(before.length + name.length),
+    from: before.length,
+    length: name.length,
   };
 }
 
