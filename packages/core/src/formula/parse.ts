@@ -72,6 +72,13 @@ function fromSyntax(error: unknown, text: string, startRule: Start): FormulaErro
   if (!place.location) throw error;
   const at = place.location.start.offset;
   const opened = [...text.slice(0, at)].reduce((n, c) => n + (c === "(" ? 1 : c === ")" ? -1 : 0), 0);
+  if (startRule === "LineRef" && /^[A-Z][A-Za-z_]+$/.test(text.trim()))
+    return new FormulaError(
+      `Names of lines are written in small letters: ${text.trim().toLowerCase()}.`,
+      "",
+      [0, text.length],
+      text.replace(text.trim(), text.trim().toLowerCase()),
+    );
   if (!place.found) {
     if (opened > 0) return new FormulaError("A bracket is opened but not closed.", "Close it with ).", [text.length, text.length]);
     return new FormulaError(`The line stops after “${text.trim()}”.`, NEEDED[startRule], [text.length, text.length]);

@@ -128,7 +128,7 @@ describe("told at its line", () => {
     ["value Half = bust/2", "line 9, column 7: A name like “Half” is written in small letters: half."],
     ["line Foot: A0 > A1", "line 9, column 6: A name like “Foot” is written in small letters: foot."],
     [PIECE.replace("piece Box", "piece box"), "The name of a piece begins with a capital: Box."],
-    ["line foot: A0 > A1\nA9 along Foot from A0, 2", "No line or curve is called Foot. Did you mean foot?"],
+    ["line foot: A0 > A1\nA9 along Foot from A0, 2", "Names of lines are written in small letters: foot."],
     [
       'set count = 5 from 3 to 9 "How many."\nA9 down dist(A0, A1)/count from A0',
       "If it is a count, write its setting as: set count number = 5.",

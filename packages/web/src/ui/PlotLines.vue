@@ -6,7 +6,13 @@ import { useSession } from "../stores/session.js";
 
 /** Lines of figures over dates or sizes, in the palette, by day and night. What they say must also stand somewhere as text. */
 const props = defineProps<{
-  courses: readonly { readonly name: string; readonly x: readonly string[]; readonly y: readonly (number | null)[] }[];
+  courses: readonly {
+    readonly name: string;
+    readonly x: readonly string[];
+    readonly y: readonly (number | null)[];
+    /** How it goes from one figure to the next; straight when it is not said. */
+    readonly shape?: "linear" | "vh" | "hv";
+  }[];
   /** What the picture shows, in a sentence. */
   said: string;
   yTitle: string;
@@ -31,13 +37,13 @@ watch(
     const dates = props.kind === "date" ? { tickvals: [...(props.courses[0]?.x ?? [])], tickformat: "%-d %b" } : {};
     void newPlot(
       box,
-      props.courses.map(({ name, x, y }, i) => ({
+      props.courses.map(({ name, x, y, shape }, i) => ({
         type: "scatter" as const,
         mode: "lines+markers" as const,
         name,
         x: [...x],
         y: [...y],
-        line: { color: style.getPropertyValue(INKS[i] ?? "--ink") },
+        line: { color: style.getPropertyValue(INKS[i] ?? "--ink"), shape: shape ?? ("linear" as const) },
         marker: { symbol: MARKS[i] ?? "circle", size: 8 },
       })),
       {

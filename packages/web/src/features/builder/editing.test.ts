@@ -268,7 +268,9 @@ describe("a table of a system", () => {
         "steps",
       ) ?? [];
     const table = { is: "table" as const, key: "deep", kind: "length" as const, by: "chest", mode: "steps" as const, rows };
-    expect(plotted(table)).toEqual({ name: "deep", x: ["80", "90"], y: [1, 1.25] });
+    expect(plotted(table)).toEqual({ name: "deep", x: ["80", "90"], y: [1, 1.25], shape: "vh" });
+    // Up to a figure a table by steps gives one level, and then the next; a linear one goes straight from figure to figure.
+    expect(plotted({ ...table, mode: "linear" })?.shape).toBe("linear");
     expect(plotted({ ...table, rows: rows.map((r) => ({ ...r, gives: "chest/4" })) })).toBeUndefined();
   });
 });

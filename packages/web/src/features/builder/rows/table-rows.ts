@@ -9,8 +9,16 @@ export function rowsFrom(cells: readonly (readonly string[])[] | undefined, mode
   return pairs.map(([at = "", gives = ""]) => ({ bound: mode === "linear" ? ("at" as const) : ("upTo" as const), at, gives }));
 }
 
+interface Course {
+  readonly name: string;
+  readonly x: string[];
+  readonly y: number[];
+  /** Between two rows: straight, or one level that ends at the second row or begins at the first. */
+  readonly shape: "linear" | "vh" | "hv";
+}
+
 /** A table as a course to be drawn, as far as its cells are plain figures. */
-export function plotted({ rows, key }: Table): { name: string; x: string[]; y: number[] } | undefined {
+export function plotted({ rows, key, mode }: Table): Course | undefined {
   const places = rows.flatMap(({ at, gives, bound }) => {
     const y = Number(
       gives
@@ -20,5 +28,7 @@ export function plotted({ rows, key }: Table): { name: string; x: string[]; y: n
     );
     return Number.isFinite(y) ? [{ x: bound === "above" ? "above" : (at ?? ""), y }] : [];
   });
-  return places.length < 2 ? undefined : { name: key, x: places.map((p) => p.x), y: places.map((p) => p.y) };
+  if (places.length < 2) return undefined;
+  const shape = mode === "linear" ? "linear" : rows.some(({ bound }) => bound === "at") ? "hv" : "vh";
+  return { name: key, x: places.map((p) => p.x), y: places.map((p) => p.y), shape };
 }
