@@ -32,7 +32,8 @@ export function loadSystem(source: string, library: Library = {}, before?: Loade
 function locateIn(problem: PlanProblem, { origins }: ExpandedSystem, read: ReadSystem): NotationProblem {
   const origin = origins[problem.statement];
   const first = problem.first === undefined ? undefined : origins[problem.first];
-  const at = { ...problem, statement: origin?.statement ?? 0, first: first?.from === undefined ? first?.statement : undefined };
+  const own = { ...problem, statement: origin?.statement ?? 0, first: first?.from === undefined ? first?.statement : undefined };
+  const at = first?.from === undefined ? own : { ...own, fix: `It comes with “${first.from}”. ${own.fix}` };
   if (origin?.from === undefined) return locate(at, read);
   return locate({ ...at, field: undefined, put: undefined, why: `In ${origin.from}: ${problem.why}` }, read);
 }

@@ -54,6 +54,22 @@ S1 down dist(#F0, #F2) from S0
     expect(place(run(plan(SLEEVE), { width: 40 }, { ease: 4 }), "S1")).toEqual({ x: 0, y: 240 });
   });
 
+  it("a piece that is written again sees what stands above it, and may be made from another where it was drawn", () => {
+    const base = `${BLOCK}piece Facing from Front, strip 4 along neck\n`;
+    const library = { ...LIBRARY, base };
+    const USES = "uses base · with its pieces\n";
+    const again = `set deep = 7 from 2 to 9 "How deep."\nvalue half_deep = deep/2\npiece Facing from Front, strip half_deep along neck\n`;
+    const made = loaded(`${USES}${again}`, library);
+    expect(made.problems).toEqual([]);
+    const facing = run(made.plan, { width: 40 }).pieces.find(({ key }) => key === "Facing");
+    // Half of 40 and the ease of 2 are 22 across; half of seven is 3.5 deep.
+    expect(facing?.area).toBeCloseTo(220 * 35, 6);
+    // Below it is not seen.
+    expect(said(`${USES}piece Facing from Front, strip deep along neck\nset deep = 7 from 2 to 9 "How deep."\n`, library)).toContain(
+      "deep stands further below.",
+    );
+  });
+
   it("puts the other's headings under its name, and leaves its pieces, checks and lesson at home", () => {
     const made = plan(SLEEVE);
     expect(made.steps.map((s) => s.heading)).toContain("Block: Levels");
@@ -100,7 +116,7 @@ describe("what cannot be built on is told at its line", () => {
     ["an unknown system, with a near one", "uses blok", "line 3, column 1: There is no system called blok. Did you mean block?"],
     ["a name that reaches outside", "uses constructor", "There is no system called constructor."],
     ["a path", "uses ../block", "cannot stand here"],
-    ["the same name drawn twice", 'uses block\nboard F "F"\nF1 start', "line 5, column 1: #F1 is already there."],
+    ["the same name drawn twice", 'uses block\nboard F "F"\nF1 start', "line 5, column 1: #F1 is already there. It comes with “Block”."],
   ])("%s", (_, rest, why) => expect(said(`${rest}\n`)).toContain(why));
 
   it("circles, towers and broken ones", () => {

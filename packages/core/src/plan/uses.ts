@@ -1,5 +1,6 @@
 import { suggest } from "../formula/suggest.js";
 import type { Statement, System, Uses } from "../system/model.js";
+import { definitionsOf, referencesOf } from "../system/references.js";
 import { statementsOf } from "../system/statements.js";
 import { MOST_STATEMENTS, readNotation } from "../system/notation/read.js";
 import type { PlanProblem } from "./plan.js";
@@ -36,9 +37,25 @@ export function expandImports(system: System, library: Library, within: readonly
     statements.push(statement);
     origins.push(origin);
   };
+  const defined = new Map(
+    system.statements.flatMap((statement, index) =>
+      definitionsOf(statement).map(({ kind, name }) => [`${kind} ${name}`, { statement, index }] as const),
+    ),
+  );
+  /** Puts a statement of the author's own in place of one it states again, after what it needs of those that stand above it. */
+  const placeOwn = (own: Own): void => {
+    if (placed.has(own.statement)) return;
+    placed.add(own.statement);
+    for (const { kind, name } of referencesOf(own.statement)) {
+      const needed = defined.get(`${kind} ${name}`);
+      if (needed && needed.index < own.index) placeOwn(needed);
+    }
+    add(own.statement, { statement: own.index, from: undefined });
+  };
   system.statements.forEach((statement, i) => {
     if (statement.is !== "uses") {
       if (!placed.has(statement)) add(statement, { statement: i, from: undefined });
+      placed.add(statement);
       return;
     }
     const base = baseOf(statement, i, system, library, within);
@@ -48,8 +65,7 @@ export function expandImports(system: System, library: Library, within: readonly
     }
     for (const brought of taken(base, statement)) {
       const own = stated.get(nameOf(brought) ?? "");
-      if (own) placed.add(own.statement);
-      if (own) add(own.statement, { statement: own.index, from: undefined });
+      if (own) placeOwn(own);
       else add(brought, { statement: i, from: base.title });
     }
   });
@@ -145,10 +161,17 @@ function taken(base: System, uses: Uses): Statement[] {
 
 /** What a system may state again, under one name for both. */
 function nameOf(s: Statement): string | undefined {
-  return s.is === "measure" || s.is === "set" || s.is === "choose" || s.is === "piece" ? `${s.is} ${s.key}` : undefined;
+  if (s.is === "piece" || s.is === "pieceFrom") return `piece ${s.key}`;
+  return s.is === "measure" || s.is === "set" || s.is === "choose" ? `${s.is} ${s.key}` : undefined;
 }
 
-function restated(system: System): Map<string, { statement: Statement; index: number }> {
+/** A statement as its author wrote it, with its place in the text. */
+interface Own {
+  readonly statement: Statement;
+  readonly index: number;
+}
+
+function restated(system: System): Map<string, Own> {
   return new Map(
     system.statements.flatMap((statement, index) => {
       const name = nameOf(statement);

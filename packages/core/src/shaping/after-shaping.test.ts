@@ -55,6 +55,25 @@ describe("a wedge folded away between two points", () => {
     expect((r.drafted[0]?.area ?? 0) - (half?.area ?? 0)).toBeCloseTo((300 * 15) / 2, 3);
   });
 
+  it("leaves both its points on the outline, where the edge may be smoothed", () => {
+    for (const at of ["B6", "B4"]) {
+      const r = shaped(`${BACK}shape fold Back from B6 and B4 to B5\nshape smooth Back at ${at}, 2 before, 2 after\n`);
+      expect(
+        r.shapings.map(({ outcome }) => outcome.status),
+        at,
+      ).toEqual(["done", "done"]);
+    }
+  });
+
+  it("is refused inside a piece, with what to do instead", () => {
+    const r = shaped(`${BACK}shape fold Back from B6 and B4 to B7\n`);
+    expect(r.shapings[0]?.outcome).toMatchObject({
+      status: "failed",
+      why: "The wedge ends at B7, inside Back: paper that is folded away there does not lie flat.",
+      fix: expect.stringContaining("close it, and open another"),
+    });
+  });
+
   it("opens in one edge only", () => {
     const r = shaped(`${BACK}shape fold Back from B6 and B1 to B5\n`);
     expect(r.shapings[0]?.outcome).toMatchObject({ status: "failed", why: "B6 and B1 do not lie on one edge of Back." });

@@ -6,7 +6,7 @@ import { foldForms } from "../system/shaping-forms.js";
 import { pointText } from "../verb/form.js";
 import { exchange, pieceOf, pointOf } from "./outline/find.js";
 import { movePart, sidesOf } from "./outline/move-part.js";
-import { onOutline, type RingPlace } from "./outline/ring.js";
+import { onOutline, placeAt, type RingPlace } from "./outline/ring.js";
 import type { Shaping } from "./shaping.js";
 
 /** Fold a wedge away: as wide as asked at one edge, or between two points of it, nothing at the place it is folded to. */
@@ -56,7 +56,12 @@ function between(piece: PieceResult, from: string, other: string): Wedge {
 
 function folded(piece: PieceResult, wedge: Wedge, to: string, share: number): PieceResult {
   const hinge = pointOf(piece, to);
-  const end = onOutline(piece, hinge, pointText(to));
+  const end = placeAt(piece, hinge);
+  if (!end)
+    throw new DraftError(
+      `The wedge ends at ${pointText(to)}, inside ${piece.title}: paper that is folded away there does not lie flat.`,
+      "Let it run out at the edge across. To take it out as far as a point inside, draw a dart there, close it, and open another from that point.",
+    );
   const whole = sidesOf(piece, { mouth: wedge, to: end, over: [] });
   // Half folded, the wedge has been folded from the side that stays.
   const [still, moved] = whole.side === "after" ? wedge : ([wedge[1], wedge[0]] as const);
