@@ -22,7 +22,7 @@ test("an instructor writes a system as text, sees it drawn, mends it and publish
     await page.keyboard.type('#4 down 3 from #2  "Down from 2: the slope."');
     await expect(paper.getByText("4", { exact: true })).toBeVisible();
     await expect(page.getByRole("region", { name: "The text" })).toContainText("Down from 2: the slope.");
-    await expect(page.getByText(/Every line is understood. 7 steps/)).toBeVisible();
+    await expect(page.getByText(/No errors. 7 steps/)).toBeVisible();
   });
 
   await test.step("a point on the paper leads to its line, a line to its step", async () => {
@@ -35,15 +35,15 @@ test("an instructor writes a system as text, sees it drawn, mends it and publish
   await test.step("a line that cannot be read is told, kept, and offered mended", async () => {
     await page.keyboard.press("ControlOrMeta+End");
     await page.keyboard.type("\n#5 down widht from #4");
-    await expect(page.getByText("1 line wants mending.")).toBeVisible();
+    await expect(page.getByText("1 line needs fixing.")).toBeVisible();
     await expect(page.getByRole("button", { name: "Publish", exact: true })).toBeDisabled();
     await page.getByRole("button", { name: /widht/ }).click();
     await page.keyboard.press("ControlOrMeta+z");
     for (let i = 0; i < 8; i++) {
-      if (await page.getByText(/Every line is understood/).isVisible()) break;
+      if (await page.getByText(/No errors/).isVisible()) break;
       await page.keyboard.press("ControlOrMeta+z");
     }
-    await expect(page.getByText(/Every line is understood/)).toBeVisible();
+    await expect(page.getByText(/No errors/)).toBeVisible();
   });
 
   await test.step("it saves itself, and is there after a reload", async () => {

@@ -50,7 +50,7 @@ test("from an empty page to a drawn back neck and shoulder, by keyboard alone", 
     await page.keyboard.type(line);
     await page.keyboard.press("Enter");
   }
-  await expect(page.getByText(/Every line is understood/)).toBeVisible();
+  await expect(page.getByText(/No errors/)).toBeVisible();
   const { plan, problems } = loadSystem(await keptText(page));
   expect(problems).toEqual([]);
   expect([...plan.scope.paths.keys()]).toEqual(expect.arrayContaining(["back_neck", "shoulder"]));
@@ -70,9 +70,9 @@ for (const [slug, text, points] of [
     await page.keyboard.type(`${title}\n${heading}`);
     await page.getByText("Handout", { exact: true }).click();
     await paste(page, sentences.join("\n"));
-    await expect(page.getByText(/lines want mending/)).toBeVisible();
-    await page.getByRole("button", { name: /Put in all \d+ that are understood/ }).click();
-    await expect(page.getByText(/Every line is understood/)).toBeVisible();
+    await expect(page.getByText(/lines need fixing/)).toBeVisible();
+    await page.getByRole("button", { name: /Insert all \d+ that are understood/ }).click();
+    await expect(page.getByText(/No errors/)).toBeVisible();
     const mine = loadSystem(await keptText(page));
     expect(mine.problems).toEqual([]);
     const theirs = loadSystem(readFileSync(new URL(`../systems/${slug}.lodrin`, import.meta.url), "utf8"));
@@ -105,8 +105,8 @@ test("a bodice with darts, a sleeve and facings is pasted as sentences, publishe
   await expect(handout(page)).toBeVisible();
   await expect(page.getByText("Preview of what is understood so far.")).toBeVisible();
   await expect(page.getByText("Reading …")).toHaveCount(0);
-  await page.getByRole("button", { name: /Put in all \d+ that are understood/ }).click();
-  await expect(page.getByText(/Every line is understood/)).toBeVisible();
+  await page.getByRole("button", { name: /Insert all \d+ that are understood/ }).click();
+  await expect(page.getByText(/No errors/)).toBeVisible();
   await expect(page.getByText("Preview of what is understood so far.")).toHaveCount(0);
   const { problems, plan } = loadSystem(await keptText(page));
   expect(problems).toEqual([]);
@@ -228,7 +228,7 @@ test("steps are edited where they stand: moved, named, picked on the paper, dele
     await expect(says).toContainText("instead of down back_waist + 1 from #0");
     await says.getByRole("button", { name: "Take it" }).click();
     await expect(row(page, "Down from 0 the back waist")).not.toContainText("back_waist + 1 from");
-    await expect(page.getByText(/Every line is understood/)).toBeVisible();
+    await expect(page.getByText(/No errors/)).toBeVisible();
   });
 
   await test.step("everything of it is one history", async () => {
@@ -293,7 +293,7 @@ test("led round in ten stops to a drawn back neck", async ({ page }) => {
   }
   await page.getByRole("button", { name: "Finish", exact: true }).click();
   await expect(handout(page)).toContainText("Draw the back neck.");
-  await expect(page.getByText(/Every line is understood/)).toBeVisible();
+  await expect(page.getByText(/No errors/)).toBeVisible();
 
   // A line has its parts as fields, and its lines one by one beside them when more of it is asked for.
   const line = row(page, "Draw the back neck.");

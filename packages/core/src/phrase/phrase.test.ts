@@ -173,6 +173,23 @@ describe("the quick line", () => {
   });
 });
 
+describe("a rule typed where no line is open", () => {
+  it("goes to the board its point lies on, not to the last one", () => {
+    const put = quickReading("#30 down 2 from #1", BED, {}, BED.system.statements.length - 1)?.edits ?? [];
+    const lines = applyEdits(BED.read.source, put).split("\n");
+    const last = lines.findIndex((line) => line.startsWith("board F"));
+    expect(last).toBeGreaterThan(0);
+    expect(lines.findIndex((line) => line.startsWith("#30 "))).toBeLessThan(last);
+    // What stands on the last board stays there.
+    const there = quickReading("F9 down 2 from F1", BED, {}, BED.system.statements.length - 1)?.edits ?? [];
+    expect(
+      applyEdits(BED.read.source, there)
+        .split("\n")
+        .findIndex((line) => line.startsWith("F9 ")),
+    ).toBeGreaterThan(last);
+  });
+});
+
 describe("what was once read as something else", () => {
   it.each([
     // A verb or a linking word was taken for the name of a line.

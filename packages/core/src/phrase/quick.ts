@@ -5,7 +5,9 @@ import { loadSystem, type LoadedSystem } from "../plan/load.js";
 import type { Library } from "../plan/uses.js";
 import type { Statement } from "../system/model.js";
 import { readNotation } from "../system/notation/read.js";
+import { referencesOf } from "../system/references.js";
 import { pointText } from "../verb/form.js";
+import { VERBS } from "../verb/index.js";
 import { groundOf } from "./ground/ground.js";
 import { withNearestWays } from "./nearest-ways.js";
 import { boardAt } from "./board-at.js";
@@ -42,7 +44,12 @@ export function quickReading(
   const { statements } = loaded.read.system;
   const notation = asNotation(line, statements, after);
   if (notation !== undefined) {
-    const put = (said: string): LineEdit[] => insertLines(loaded.read, placeFor(notation, statements, after), [said]);
+    const board = boardNamedIn(notation, loaded);
+    const elsewhere = board !== undefined && board !== boardAt(loaded, after);
+    const put = (said: string): LineEdit[] =>
+      elsewhere
+        ? editsFor(loaded, [{ sort: "step", board, lines: [said] }])
+        : insertLines(loaded.read, placeFor(notation, statements, after), [said]);
     const whole = withSentence(notation, put(notation), loaded, library);
     return { lines: [whole], edits: put(whole), reading: undefined };
   }
@@ -81,6 +88,26 @@ const drafts = (line: string): boolean =>
 function isRead(lines: readonly string[]): boolean {
   const { statements } = readNotation(`system "A"\n${lines.join("\n")}`).system;
   return statements.length > 0 && statements.every((s) => s.is !== "unread");
+}
+
+/** The board on which the points lie that a step starts from; undefined where it names none, or of several boards. */
+function boardNamedIn(line: string, loaded: LoadedSystem): string | undefined {
+  const [step] = readNotation(`system "A"\n${line}\n`).system.statements;
+  if (step?.is !== "point" && step?.is !== "path") return undefined;
+  const starts =
+    step.is === "path"
+      ? referencesOf(step).flatMap(({ kind, name }) => (kind === "point" ? [name] : []))
+      : (VERBS.get(step.verb)?.forms[step.form]?.parameters ?? []).flatMap(({ name, type }) =>
+          type === "point" ? [(step.args[name] ?? "").replace("#", "")] : [],
+        );
+  const { statements } = loaded.read.system;
+  const boards = new Set(
+    starts.map((id) => {
+      const at = statements.findIndex((s) => s.is === "point" && s.id === id);
+      return at < 0 ? undefined : boardAt(loaded, at);
+    }),
+  );
+  return boards.size === 1 ? [...boards][0] : undefined;
 }
 
 /** The statement a line goes behind: measurements and settings to their like, everything else behind the one that is open. */

@@ -108,7 +108,7 @@ describe("soundness", () => {
     expect(of(look(`${TEXT}check "Long": dist(#0, #1) = 40 within 1mm\n`), "never-fails")).toEqual([
       "“Long” comes to the same on every body of the range.",
     ]);
-    expect(of(look(`${TEXT}nothing that is understood\n`), "unread")[0]).toContain("One line wants mending.");
+    expect(of(look(`${TEXT}nothing that is understood\n`), "unread")[0]).toContain("One line needs fixing.");
   });
 
   it("is quiet over the library: no broken text, no wrong number, every piece with its grain", () => {

@@ -64,8 +64,8 @@ export function diagnosticsOf(loaded: LoadedSystem, drafted: Run, rows: readonly
 function unread({ problems, read }: LoadedSystem): Finding[] {
   const [first] = problems;
   if (!first) return [];
-  const count = problems.length === 1 ? "One line wants" : `${problems.length} lines want`;
-  return [{ code: "unread", statement: statementAt(read, first.line), says: `${count} mending. ${first.why}`, fix: first.fix }];
+  const count = problems.length === 1 ? "One line needs" : `${problems.length} lines need`;
+  return [{ code: "unread", statement: statementAt(read, first.line), says: `${count} fixing. ${first.why}`, fix: first.fix }];
 }
 
 /** What cannot be drawn at some sizes, each once. */

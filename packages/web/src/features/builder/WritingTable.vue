@@ -259,6 +259,7 @@ useUndoKeys(document);
         :failed="mendsFailed"
         :sum="sum"
         @go="goToText"
+        @statement="openStatement"
         @all="takeAll"
       />
       <QuickLine

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { markFor, problemText } from "@lodrin/core";
+import { failuresOf, markFor, problemText } from "@lodrin/core";
 import { computed } from "vue";
 import { useSession } from "../../../stores/session.js";
 import HandoutStep from "../../../handout/HandoutStep.vue";
 import type { Writing } from "../use-writing.js";
 
-/** Whether every line is understood, and what is not; beside the text, what the open step comes to. */
+/** What is wrong with the text, and what cannot be drawn on this body; beside the text, what the open step comes to. */
 const props = defineProps<{
   writing: Writing;
   /** The step to be worked out here; undefined where it stands in the handout. */
@@ -22,13 +22,15 @@ const props = defineProps<{
 }>();
 const told = defineModel<string>("told", { required: true });
 const refused = defineModel<string>("refused", { required: true });
-defineEmits<{ go: [line: number, column: number]; all: [] }>();
+defineEmits<{ go: [line: number, column: number]; statement: [index: number]; all: [] }>();
 const session = useSession();
 const { loaded, drafted } = props.writing;
 /** Where the run is kept, for the one row that is shown. */
 const drafting = { run: drafted };
 const mark = computed(() => markFor(loaded.value.plan.system, session.unit));
 const problems = computed(() => loaded.value.problems);
+/** What the text asks for and this body cannot have. */
+const undrawn = computed(() => failuresOf(loaded.value.plan, drafted.value));
 const SHOWN = 20;
 </script>
 
@@ -47,13 +49,24 @@ const SHOWN = 20;
       :mark="mark"
       state="now"
     />
-    <p v-if="problems.length === 0" class="small">Every line is understood. {{ sum }}</p>
+    <p v-if="problems.length === 0 && undrawn.length === 0" class="small">No errors. {{ sum }}</p>
+    <template v-else-if="problems.length === 0">
+      <p class="small">
+        <b>{{ undrawn.length }} {{ undrawn.length === 1 ? "thing" : "things" }} cannot be drawn on this body.</b> {{ sum }}
+      </p>
+      <ul>
+        <li v-for="{ says, statement } in undrawn.slice(0, SHOWN)" :key="says">
+          <el-button v-if="statement !== undefined" link type="primary" @click="$emit('statement', statement)">{{ says }}</el-button>
+          <template v-else>{{ says }}</template>
+        </li>
+      </ul>
+    </template>
     <template v-else>
       <p class="small">
-        <b>{{ problems.length }} {{ problems.length === 1 ? "line wants" : "lines want" }} mending.</b> The rest is drawn all the same.
+        <b>{{ problems.length }} {{ problems.length === 1 ? "line needs" : "lines need" }} fixing.</b> The rest is drawn all the same.
         <span v-if="reading">Reading …</span>
         <el-button v-if="proposed > 1" type="primary" size="small" :disabled="reading" @click="$emit('all')"
-          >Put in all {{ proposed }} that are understood</el-button
+          >Insert all {{ proposed }} that are understood</el-button
         >
       </p>
       <ul v-if="listed">
