@@ -167,10 +167,10 @@ test("steps are edited where they stand: moved, named, picked on the paper, dele
   });
 
   await test.step("what would break is told before it happens, with the way that breaks nothing", async () => {
-    await row(page, "Square across from 0").getByRole("button").first().click();
+    await row(page, "Square out from 0").getByRole("button").first().click();
     const ask = page.getByRole("alertdialog", { name: "What this would break" });
     await page.keyboard.press("Alt+ArrowUp");
-    await expect(handout(page).locator(".row.open")).toContainText("Square across from 0");
+    await expect(handout(page).locator(".row.open")).toContainText("Square out from 0");
     await page.keyboard.press("Alt+ArrowUp");
     await expect(ask).toContainText("Moving 2 there would use what is not there yet.");
     await ask.getByRole("button", { name: "Leave it as it is" }).click();
@@ -187,7 +187,7 @@ test("steps are edited where they stand: moved, named, picked on the paper, dele
     await row(page, "A quarter of the chest").getByRole("button").first().click();
     await page.getByRole("textbox", { name: "Name" }).fill("quarter");
     await page.keyboard.press("Enter");
-    await expect(row(page, "Square across from 0")).toContainText("out quarter from #0");
+    await expect(row(page, "Square out from 0")).toContainText("out quarter from #0");
   });
 
   await test.step("a point picked on the paper begins a sentence, the next one fills its gap", async () => {
@@ -253,7 +253,7 @@ test("over a range of sizes the first that breaks is named; what is unsound lead
   await expect(row(page, "Wide enough")).toHaveClass(/open/);
   await page.getByRole("button", { name: /^Problems/ }).click();
   const panel = page.getByRole("complementary", { name: "Problems" });
-  await expect(panel).toContainText(/“Wide enough” does not hold (?:on this body and )?at 1/);
+  await expect(panel).toContainText(/“Wide enough” does not hold (?:on this body and )?at sizes? 1/);
   // What is asked before it is published is the same list, and leads to the same line.
   await page.getByRole("button", { name: "Publish" }).click();
   const asked = page.getByRole("dialog", { name: "Publish this text" });
@@ -372,7 +372,7 @@ test("the writing table is worked by touch on a tablet", async ({ browser, lodri
   const context = await browser.newContext({ baseURL: lodrin.url, viewport: { width: 820, height: 1180 }, hasTouch: true });
   const page = await context.newPage();
   await begin(page);
-  await row(page, "Square across from 1").getByRole("button").first().tap();
+  await row(page, "Square out from 1").getByRole("button").first().tap();
   await expect(page.getByRole("textbox", { name: "Sentence", exact: true })).toBeVisible();
   await quick(page).tap();
   await page.keyboard.type("Midway between 1 and 2");

@@ -11,7 +11,7 @@ function checksOf(text: string, measurements: Record<string, string> = {}, setti
 }
 const named = (part: string, checks: readonly CheckResult[]): CheckResult | undefined => checks.find((c) => c.name.includes(part));
 
-describe("what is placed on something lies on it", () => {
+describe("what is placed on something is on it", () => {
   const SQUARE = `board A "A"
 A0 start
 A1 out 20 from A0
@@ -29,18 +29,18 @@ piece Front "Front" on A · cut 1
   ${marks}
 `;
 
-  it("a length past the end of its line is told, unless that is written", () => {
+  it("a length past the end of its line is reported, unless that is written", () => {
     // Twenty across and thirty down: fifty long.
     const off = (step: string): unknown =>
-      named("lies on edge", checksOf(`${SQUARE}line edge: A0 > A1 > A3\nA5 along edge from A0, 30\n${step}`));
-    expect(off("A9 along edge from A5, 25")).toMatchObject({ name: "A9 lies on edge", status: "warn", got: 50, at: { x: 200, y: 350 } });
+      named("is on edge", checksOf(`${SQUARE}line edge: A0 > A1 > A3\nA5 along edge from A0, 30\n${step}`));
+    expect(off("A9 along edge from A5, 25")).toMatchObject({ name: "A9 is on edge", status: "warn", got: 50, at: { x: 200, y: 350 } });
     expect(off("A9 along edge from A5, 20")).toBeUndefined();
     expect(off("A9 along edge from A3, 5")).toBeUndefined();
     expect(off("A9 along edge from A3, beyond 5")).toBeUndefined();
     expect(off("A9 along A1-A3 from A5, 25")).toBeUndefined();
   });
 
-  it("a button, a hole or a line beside its piece is told", () => {
+  it("a button, a hole or a line beside its piece is reported", () => {
     const marks = (line: string): string | undefined => named("every mark", checksOf(piece(line)))?.status;
     expect(marks("button at A7")).toBeUndefined();
     expect(marks("button at A8")).toBe("fail");

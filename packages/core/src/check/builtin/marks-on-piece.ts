@@ -5,10 +5,10 @@ import type { PieceMark, PieceResult } from "../../piece/piece.js";
 import { type CheckResult, makeCheck } from "../result.js";
 import type { BuiltinCheck } from "./builtin.js";
 
-/** A mark as near as this (mm) to the cutting line lies on it. */
+/** A mark as near as this (mm) to the cutting line is on it. */
 const EDGE_MM = 2;
 
-/** Buttons, buttonholes, holes to drill and lines drawn inside lie on their piece. Asked only of pieces that have one beside them. */
+/** Buttons, buttonholes, holes to drill and lines drawn inside are on their piece. Asked only of pieces that have one beside them. */
 export const marksOnPiece: BuiltinCheck = ({ pieces }) =>
   pieces.flatMap((piece): CheckResult[] => {
     const all = [
@@ -20,7 +20,7 @@ export const marksOnPiece: BuiltinCheck = ({ pieces }) =>
     return [
       makeCheck({
         id: `marks ${piece.key}`,
-        name: `${piece.title}: every mark lies on it`,
+        name: `${piece.title}: every mark is on it`,
         status: "fail",
         kind: "number",
         relation: "holds",

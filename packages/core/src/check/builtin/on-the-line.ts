@@ -9,7 +9,7 @@ import type { BuiltinCheck } from "./builtin.js";
 /** Half a millimetre is a pencil line. */
 const OFF_MM = 0.5;
 
-/** A place so far along a named line lies on it. Asked only where it does not: a length went past the line's end. */
+/** A place so far along a named line is on it. Asked only where it does not: a length went past the line's end. */
 export const onTheLine: BuiltinCheck = ({ plan, environment }) =>
   plan.steps.flatMap((step) => {
     const off = beyondItsLine(plan, step, environment);
@@ -32,7 +32,7 @@ function beyondItsLine(
   return makeCheck({
     id: `on-its-line ${source.id}`,
     statement,
-    name: `${pointText(source.id)} lies on ${name}`,
+    name: `${pointText(source.id)} is on ${name}`,
     status: "warn",
     kind: "length",
     got: mm,

@@ -57,17 +57,17 @@ describe("a range of bodies", () => {
     const rows = rowsOf(TEXT.replace(">= 20", ">= 27"));
     expect(rows.map(breaksAt)).toEqual([true, true, false, false, false]);
     expect(rowFaults(rows[0] as RangeRow)).toContain("does not hold: Wide enough");
-    expect(of(look(TEXT.replace(">= 20", ">= 27")), "breaks")).toEqual(["“Wide enough” does not hold at 1, 2 of the range."]);
+    expect(of(look(TEXT.replace(">= 20", ">= 27")), "breaks")).toEqual(["“Wide enough” does not hold at sizes 1, 2 of the range."]);
   });
 
   it("tells a check once, whether it misses on the body that is tried, over the range, or on both; a warning counts", () => {
     // The sample body has half of the range: 105 cm of chest, and a width of 28.25 cm.
     const both = TEXT.replace(">= 20", ">= 29");
-    expect(of(look(both), "breaks")).toEqual(["“Wide enough” does not hold on this body and at 1, 2, 3 of the range."]);
+    expect(of(look(both), "breaks")).toEqual(["“Wide enough” does not hold on this body and at sizes 1, 2, 3 of the range."]);
     const warned = `${both}  look only\n`;
     expect(of(look(warned), "breaks")).toEqual([]);
     expect(of(look(warned), "looks")).toEqual([
-      "“Wide enough” asks for a look on this body and at 1, 2, 3 of the range.",
+      "“Wide enough” asks for a look on this body and at sizes 1, 2, 3 of the range.",
       "“Front: every edge is sewn or finished” asks for a look on this body and at every size of the range.",
     ]);
     expect(rowLooks(rowsOf(warned)[0] as RangeRow)).toContain("Wide enough");
@@ -80,7 +80,7 @@ describe("a range of bodies", () => {
     // A tape of 27 cm from #1 does not reach the side where that is 28.25 cm away and more.
     const text = TEXT.replace("sew ", "#6 swing 27 from #1 to #2-#3, the upper\nsew ");
     expect(of(look(text), "breaks").filter((says) => says.includes("#6"))).toEqual([
-      expect.stringMatching(/^At 3, 4, 5 of the range: step #6 is not drawn: The tape does not reach/),
+      expect.stringMatching(/^At sizes 3, 4, 5 of the range: step #6 is not drawn: The tape does not reach/),
     ]);
   });
 });

@@ -92,7 +92,7 @@ function sizesText(sizes: readonly string[], rows: readonly RangeRow[]): string 
   if (sizes.length === rows.length && rows.length > 1) return "every size of the range";
   const NAMED = 3;
   const more = sizes.length - NAMED;
-  return `${sizes.slice(0, NAMED).join(", ")}${more > 0 ? ` and ${more} more` : ""} of the range`;
+  return `${sizes.length === 1 ? "size" : "sizes"} ${sizes.slice(0, NAMED).join(", ")}${more > 0 ? ` and ${more} more` : ""} of the range`;
 }
 
 /** Fewer bodies than these prove nothing about a check. */

@@ -15,8 +15,8 @@ part "Frame"
 value width = chest/4 + ease  "A quarter of the chest and its ease."
 #0 start  "The nape."
 #1 down back_waist from #0  "Down from 0 the back waist length: the waist."
-#2 out width from #0  "Square across from 0 the quarter chest."
-#3 out width from #1  "Square across from 1."
+#2 out width from #0  "Square out from 0 the width."
+#3 out width from #1  "Square out from 1 the width."
 line side: #2 > #3  "The side."
 `;
 

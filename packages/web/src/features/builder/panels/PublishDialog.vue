@@ -35,7 +35,7 @@ const publish = (): Promise<void> =>
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Publish this text" width="520px" append-to-body>
+  <el-dialog v-model="open" title="Publish this text" width="min(520px, 94vw)" append-to-body>
     <p>
       It goes on the shelf as version {{ published + 1 }}. A version is never changed: drafts that were begun with an earlier one keep it.
     </p>
@@ -69,11 +69,15 @@ const publish = (): Promise<void> =>
 
 <style scoped>
 ul {
+  display: grid;
+  gap: 4px;
   margin: 4px 0 0;
-  padding-left: 18px;
+  padding: 0;
+  list-style: none;
 }
 ul .el-button {
   height: auto;
+  line-height: 1.35;
   white-space: normal;
   text-align: left;
 }

@@ -7,7 +7,9 @@ export function draftWords(plan: Plan, { checks, pieces }: Run): string {
     checks.length === 0
       ? "no checks yet"
       : misses === 0
-        ? `all ${checks.length} checks hold`
+        ? checks.length === 1
+          ? "its check holds"
+          : `all ${checks.length} checks hold`
         : `${misses} of ${checks.length} checks want a look`;
   return `${plan.steps.length} steps, ${pieces.length} ${pieces.length === 1 ? "piece" : "pieces"}, ${held} on this body.`;
 }

@@ -161,11 +161,12 @@ const lengthOf = (mm: number | undefined): string => (mm === undefined ? "" : ta
 <style scoped>
 .range {
   display: grid;
-  grid-template: auto auto minmax(220px, 1fr) auto / minmax(0, 1fr);
+  grid-template: max-content max-content minmax(220px, 1fr) max-content / minmax(0, 1fr);
   gap: 8px;
   height: 100%;
   padding: 10px 12px;
   overflow: auto;
+  container-type: inline-size;
 }
 .asks {
   display: flex;
@@ -202,7 +203,8 @@ const lengthOf = (mm: number | undefined): string => (mm === undefined ? "" : ta
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 12px;
 }
-@media (width < 900px) {
+/* Beside an open drawer there is little room: the sizes then stand above their course. */
+@container (width < 620px) {
   .sizes {
     grid-template-columns: minmax(0, 1fr);
   }
