@@ -120,7 +120,10 @@ function assembled(
       tell(`A system may have ${MOST_STATEMENTS} statements.`, "Split it into systems that build on each other.");
     if (statements.length >= MOST_STATEMENTS) return place(undefined);
     if (!headed && statements.length === 0 && statement.is !== "unread")
-      problems.push({ ...atHead(read, from, "The first line, which names the system, is missing.", "Begin the file with it."), instead: 'system "Title"' });
+      problems.push({
+        ...atHead(read, from, "The first line, which names the system, is missing.", "Begin the file with it."),
+        instead: 'system "Title"',
+      });
     if (statement.is === "board") boarded = true;
     if (!boarded && (statement.is === "point" || statement.is === "path")) {
       tell("This step lies on no board.", 'Write a line like board M "Front" above the first step.');
