@@ -117,6 +117,10 @@ test("two hands on one system: the later is shown the lines that differ, and cho
   await expect(notice).toContainText("from this tab");
   await notice.getByRole("button", { name: "Take what was saved elsewhere" }).click();
   await expect(mine).toContainText("from the other tab");
+  // A tab that is closed is open no more.
+  await expect(page.getByText("also open elsewhere")).toBeVisible();
+  await other.close({ runBeforeUnload: true });
+  await expect(page.getByText("also open elsewhere")).toBeHidden();
 });
 
 test("two hands, and the server gone in between: what each wrote apart from the other is merged, and nothing of either is lost", async ({
@@ -135,8 +139,8 @@ test("two hands, and the server gone in between: what each wrote apart from the 
   const theirs = other.getByRole("textbox", { name: "The text of the system" });
   await expect(theirs).toBeVisible();
   // The second is told at once, the first when it next looks.
-  await expect(other.getByText("another hand is in it")).toBeVisible();
-  await expect(page.getByText("another hand is in it")).toBeVisible();
+  await expect(other.getByText("also open elsewhere")).toBeVisible();
+  await expect(page.getByText("also open elsewhere")).toBeVisible();
 
   await lodrin.stop();
   await mine.click();

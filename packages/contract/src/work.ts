@@ -63,11 +63,11 @@ export const workRoutes = {
     body: Type.Object({ version: Version, note: Type.String({ maxLength: 400 }), ...Discloses }, closed),
     reply: Work,
   }),
-  /** Tells that a hand is in the text, and is told how many others are. */
+  /** Tells that a hand is in the text, or leaves it, and is told how many others are. */
   handInWork: route("POST", "/api/works/:id/hand", {
     who: "instructor",
     params: IdParams,
-    body: Type.Object({ hand: Id }, closed),
+    body: Type.Object({ hand: Id, leaves: Type.Optional(Type.Boolean()) }, closed),
     reply: Type.Object({ others: Type.Integer({ minimum: 0 }) }, closed),
   }),
   /** The system as a booklet, drawn on a body: a PDF, not JSON. */

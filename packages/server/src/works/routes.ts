@@ -105,7 +105,8 @@ export function worksRoutes(router: Router, knex: Knex, files: FileMaker): void 
   mount(router, workRoutes.handInWork, async ({ accountId, params, body }) => {
     await find(accountId, params.id);
     const row = { workId: params.id, hand: body.hand, seenAt: knex.fn.now() };
-    await knex("work_hands").insert(row).onConflict(["work_id", "hand"]).merge(["seen_at"]);
+    if (body.leaves) await knex("work_hands").where({ workId: params.id, hand: body.hand }).delete();
+    else await knex("work_hands").insert(row).onConflict(["work_id", "hand"]).merge(["seen_at"]);
     const gone = knex.raw("now() - make_interval(secs => ?)", [HAND_SECONDS]);
     await knex("work_hands").where({ workId: params.id }).where("seenAt", "<", gone).delete();
     const others = await knex("work_hands").where({ workId: params.id }).whereNot({ hand: body.hand }).count("* as many");

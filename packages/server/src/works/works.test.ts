@@ -67,6 +67,10 @@ describe("a system in work", () => {
       .where({ hand: two })
       .update({ seenAt: h.knex.raw("now() - interval '1 minute'") });
     expect(await tell(one)).toEqual({ others: 0 });
+    // Who leaves is gone at once.
+    expect(await tell(two)).toEqual({ others: 1 });
+    await teacher.send("post", `/api/works/${work.id}/hand`, { hand: two, leaves: true });
+    expect(await tell(one)).toEqual({ others: 0 });
   });
 
   it("credits what it was copied from, when that is there", async () => {

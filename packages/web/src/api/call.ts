@@ -21,10 +21,10 @@ type Given<T> = (ParamsOf<T> extends undefined ? { params?: undefined } : { para
 
 const PATIENCE_MS = 20_000;
 
-/** Calls one route of the API. Throws CallError, never anything else. */
-export async function call<T extends Route>(route: T, given: Given<T>): Promise<ReplyOf<T>> {
+/** Calls one route of the API; `keepalive` lets the call outlive its page. Throws CallError, never anything else. */
+export async function call<T extends Route>(route: T, given: Given<T>, keepalive = false): Promise<ReplyOf<T>> {
   const { params, body } = given as { params?: Record<string, string>; body?: unknown };
-  return (await answerTo(route, pathOf(route, params ?? {}), body)).reply;
+  return (await answerTo(route, pathOf(route, params ?? {}), body, keepalive)).reply;
 }
 
 /** The path of a route with its gaps filled: for what is not called, like a picture or a stream. */
@@ -55,11 +55,12 @@ interface Answer<T> {
   readonly next: string | undefined;
 }
 
-async function answerTo<T extends Route>(route: T, path: string, body: unknown): Promise<Answer<T>> {
+async function answerTo<T extends Route>(route: T, path: string, body: unknown, keepalive = false): Promise<Answer<T>> {
   const init: RequestInit = {
     method: route.method,
     headers: { accept: "application/json" },
     credentials: "same-origin",
+    keepalive,
     signal: AbortSignal.timeout(PATIENCE_MS),
   };
   if (body !== undefined || route.method === "POST") {

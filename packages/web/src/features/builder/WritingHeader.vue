@@ -27,7 +27,7 @@ defineExpose({ turn });
     <template #about>
       <el-tag type="info" class="tag">{{ published ? `version ${published} published` : "not published yet" }}</el-tag>
       <el-tag v-if="others" type="warning" disable-transitions role="status" title="Who saves later is shown both texts and chooses">{{
-        others === 1 ? "another hand is in it" : `${others} other hands are in it`
+        others === 1 ? "also open elsewhere" : `also open in ${others} other places`
       }}</el-tag>
     </template>
     <SaveState :state="state" :saved-at="savedAt" :why="why" />

@@ -1,6 +1,7 @@
 import type { Work } from "@lodrin/contract";
 import {
   applyEdits,
+  filledFrom,
   type Given,
   type HomeUnit,
   type Library,
@@ -100,7 +101,7 @@ export function useWriting(autosave: WorkAutosave, more: Ref<readonly TryBody[]>
         id: set.id,
         name: person.name,
         // What the set lacks comes from the middle of the ranges: the draft goes on.
-        given: (plan: Plan) => ({ measurements: { ...sampleBody(plan), ...set.written }, unit: set.unit }),
+        given: (plan: Plan) => ({ measurements: { ...sampleBody(plan), ...filledFrom(set.written, plan.measures) }, unit: set.unit }),
       })),
     ),
   ]);

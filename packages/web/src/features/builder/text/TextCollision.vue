@@ -25,7 +25,7 @@ function take(): void {
 
 <template>
   <section class="notice" role="alertdialog" aria-labelledby="collision-title">
-    <h2 id="collision-title">Another hand is in this text</h2>
+    <h2 id="collision-title">This text was changed elsewhere</h2>
     <p>It was saved elsewhere while you were writing here. Nothing is lost: what both changed is shown, the rest is merged.</p>
     <ul>
       <li v-for="(d, i) in differing" :key="i">

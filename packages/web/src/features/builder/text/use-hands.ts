@@ -1,7 +1,7 @@
 import { workRoutes } from "@lodrin/contract";
-import { useIntervalFn } from "@vueuse/core";
+import { useEventListener, useIntervalFn } from "@vueuse/core";
 import { v4 as uuid } from "uuid";
-import { type Ref, ref } from "vue";
+import { onScopeDispose, type Ref, ref } from "vue";
 import { call, CallError } from "../../../api/call.js";
 
 const EVERY_MS = 5_000;
@@ -23,9 +23,9 @@ function ownHand(): string {
 export function useHands(id: string): Readonly<Ref<number>> {
   const hand = ownHand();
   const others = ref(0);
-  const tell = async (): Promise<void> => {
+  const tell = async (leaves = false): Promise<void> => {
     try {
-      others.value = (await call(workRoutes.handInWork, { params: { id }, body: { hand } })).others;
+      others.value = (await call(workRoutes.handInWork, { params: { id }, body: { hand, leaves } }, leaves)).others;
     } catch (error) {
       // Out of reach: that is shown where the text is saved.
       if (!(error instanceof CallError)) throw error;
@@ -33,5 +33,8 @@ export function useHands(id: string): Readonly<Ref<number>> {
     }
   };
   useIntervalFn(() => void tell(), EVERY_MS, { immediateCallback: true });
+  // A tab that is closed is no other hand to the next one.
+  useEventListener(window, "pagehide", () => void tell(true));
+  onScopeDispose(() => void tell(true));
   return others;
 }

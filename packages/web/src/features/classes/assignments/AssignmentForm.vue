@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Delete, Plus } from "@element-plus/icons-vue";
 import { type Assignment, assignmentRoutes, type BodyOf } from "@lodrin/contract";
-import { controlsOf, fromMm, handTolerance, plainFigure, review, run, sampleBody, toMm } from "@lodrin/core";
+import { controlsOf, filledFrom, fromMm, handTolerance, plainFigure, review, run, sampleBody, toMm } from "@lodrin/core";
 import type { FormInstance, FormRules } from "element-plus";
 import { v4 as uuid } from "uuid";
 import { computed, ref, watch } from "vue";
@@ -82,7 +82,9 @@ watch(system, (now) => {
 
 function bodyAsked(): Assignment["body"] {
   const one = sizes.value.find((s) => s.key === given.size);
-  if (one) return { kind: "given", name: one.key.slice(0, 120), unit: "cm", measurements: sizeWritten(one.chart, one.size) };
+  const measures = system.value?.loaded.plan.measures ?? [];
+  if (one)
+    return { kind: "given", name: one.key.slice(0, 120), unit: "cm", measurements: filledFrom(sizeWritten(one.chart, one.size), measures) };
   return given.size === AS_IT_IS && was ? was.body : { kind: "own" };
 }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { type Assignment, assignmentRoutes, type Draft, type HandIn } from "@lodrin/contract";
+import { filledFrom } from "@lodrin/core";
 import { v4 as uuid } from "uuid";
 import { computed, ref } from "vue";
 import { useRouter } from "vue-router";
@@ -46,7 +47,7 @@ const begin = (): Promise<void> =>
             personName: me?.name ?? "",
             setId: set?.id ?? null,
             unit: set?.unit ?? "cm",
-            measurements: set?.written ?? {},
+            measurements: filledFrom(set?.written ?? {}, props.system.loaded.plan.measures),
           };
     const made: Draft = await drafts.add({
       ...whose,
