@@ -204,7 +204,7 @@ const lengthOf = (mm: number | undefined): string => (mm === undefined ? "" : ta
   gap: 12px;
 }
 /* Beside an open drawer there is little room: the sizes then stand above their course. */
-@container (width < 620px) {
+@container (width < 480px) {
   .sizes {
     grid-template-columns: minmax(0, 1fr);
   }
