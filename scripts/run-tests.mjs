@@ -39,10 +39,8 @@ const countVitest = (r) => ({
 const vitest = (name, projects, files) => {
   const file = `${RESULTS}/${projects.join("-")}.json`;
   const args = ["--reporter=default", "--reporter=json", `--outputFile.json=${file}`, ...projects.map((p) => `--project=${p}`)];
-  return suite(name, "npx", ["vitest", "run", ...args, "--passWithNoTests", ...files], file, countVitest);
+  return suite(name, "npx", ["vitest", "run", ...args, ...files], file, countVitest);
 };
-const unitTests = (files) => vitest("Unit tests", ["unit", "web"], files);
-const apiTests = (files) => vitest("API tests", ["api"], files);
 const browserTests = (files) =>
   suite("Browser tests", "npx", ["playwright", "test", "-c", "e2e/playwright.config.ts", ...files], `${RESULTS}/e2e.json`, (r) => ({
     passed: r.stats.expected + r.stats.flaky,
@@ -63,10 +61,11 @@ const files = process.argv.slice(2);
 const browser = files.filter((file) => /\.spec\.ts$|^e2e\b/.test(file));
 const units = files.filter((file) => !browser.includes(file));
 const counts = [];
-if (files.length === 0) counts.push(...(await Promise.all([staticChecks(), unitTests([])])).flat());
-else if (units.length > 0) counts.push(await unitTests(units));
-// By themselves: together with others they would want more processors than there are.
-if (files.length === 0 || units.length > 0) counts.push(await apiTests(units));
+if (files.length === 0) {
+  counts.push(...(await Promise.all([staticChecks(), vitest("Unit tests", ["unit", "web"], [])])).flat());
+  // By themselves: together with others they would want more processors than there are.
+  counts.push(await vitest("API tests", ["api"], []));
+} else if (units.length > 0) counts.push(await vitest("Unit and API tests", ["unit", "web", "api"], units));
 if (files.length === 0 || browser.length > 0) counts.push(await browserTests(browser));
 
 const sum = (key) => counts.reduce((total, one) => total + one[key], 0);

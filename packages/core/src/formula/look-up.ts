@@ -32,9 +32,12 @@ export function lookUp(name: string, scope: Scope, tree: Tree): NameEntry {
   );
 }
 
+/** A circle of more values is not looked for: every one of them is told to stand further below. */
+const LARGEST_CIRCLE = 50;
+
 /** Whether the rule of a value further below names another, itself or by those it names. */
 function comesFrom(name: string, other: string, scope: Scope, seen = new Set<string>()): boolean {
-  if (seen.has(name)) return false;
+  if (seen.has(name) || seen.size === LARGEST_CIRCLE) return false;
   seen.add(name);
   return scope.namesBelow(name).some((named) => named === other || comesFrom(named, other, scope, seen));
 }

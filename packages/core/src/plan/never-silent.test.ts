@@ -144,6 +144,11 @@ describe("told at its line", () => {
     else expect(told(`${HEAD}${text}\n`)).toContain(expected);
   });
 
+  it("values that each need the next one are told at once, however many there are", () => {
+    const chain = Array.from({ length: 1_000 }, (_, i) => `value v_${i} = v_${i + 1} + 1`).join("\n");
+    expect(told(`${HEAD}${chain}\nvalue v_1000 = 3\n`)).toContain("v_1 stands further below.");
+  });
+
   it("a piece without area fails its check, and a notch off its outline or past its edge is doubted", () => {
     const flat = draft(`${HEAD}${PIECE.replace("A1 > A2", "A1 > A0").replace("A2 > A3", "A0 > A3")}`);
     expect(flat.checks.find((c) => c.id === "area Box")?.status).toBe("fail");

@@ -1,7 +1,7 @@
 import { direction } from "../geometry/line.js";
 import { nearestOnPath } from "../geometry/path/nearest-on-path.js";
 import { type Path, pathLength, pointAtLength } from "../geometry/path/path.js";
-import type { Point } from "../geometry/point.js";
+import { distance as distanceBetween, type Point } from "../geometry/point.js";
 import { DraftError } from "./draft-error.js";
 import { form } from "./form.js";
 import type { Verb } from "./verb.js";
@@ -16,7 +16,7 @@ const AT_THE_END_MM = 0.05;
  * How far along a path `mm` from a point on it is (mm from its start). From either end there is one way on the path: back along it.
  * `beyond` takes the other, past the nearer end.
  */
-function placeAlong(path: Path, from: Point, mm: number, beyond: boolean): number {
+function lengthTo(path: Path, from: Point, mm: number, beyond: boolean): number {
   const { along: at } = nearestOnPath(path, from);
   const length = pathLength(path);
   if (beyond) return at > length / 2 ? at + mm : at - mm;
@@ -52,14 +52,16 @@ export const along: Verb = {
       const target = line(f);
       const p = from(f);
       const d = sign * distance(f);
-      if (target.path) return pointAtLength(target.path, placeAlong(target.path, p, d, which === BEYOND)).at;
+      if (target.path) return pointAtLength(target.path, lengthTo(target.path, p, d, which === BEYOND)).at;
       const u = direction(target.line);
       if (!u)
         throw new DraftError(
           "The line has no length, so nothing lies along it.",
           "Its two points fall on each other: check the measurements.",
         );
-      return { x: p.x + u.x * d, y: p.y + u.y * d };
+      const { a, b } = target.line;
+      const onward = which === BEYOND && distanceBetween(p, a) < distanceBetween(p, b) ? -d : d;
+      return { x: p.x + u.x * onward, y: p.y + u.y * onward };
     };
   },
 };

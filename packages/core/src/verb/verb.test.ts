@@ -126,6 +126,8 @@ describe("what a verb cannot do, it says", () => {
     expect(place(`${line}A9 along edge from A0, beyond 2`)).toEqual({ x: -2, y: 0 });
     // Two points are a line that may be carried on.
     expect(place(`${SQUARE}A9 along A0-A1 from A1, 2`)).toEqual({ x: 6, y: 0 });
+    expect(place(`${SQUARE}A9 along A0-A1 from A1, beyond 2`)).toEqual({ x: 6, y: 0 });
+    expect(place(`${SQUARE}A9 along A0-A1 from A0, beyond 2`)).toEqual({ x: -2, y: 0 });
   });
 
   it("of several crossings takes the first, the one nearest to a point, or the one named by its side", () => {

@@ -5,7 +5,7 @@ const open = defineModel<boolean>({ required: true });
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="title" width="min(470px, 94vw)" append-to-body>
+  <el-dialog v-model="open" :title="title" width="470px" append-to-body>
     <dl>
       <template v-for="[key, what] in keys" :key="key">
         <dt>{{ key }}</dt>

@@ -78,8 +78,11 @@ class Compiler {
     this.boardsStated = boardsOf(system);
     this.boardKeys = new Set(this.boardsStated.map((b) => b.key));
     for (const s of system.statements) this.hoist(s);
-    this.scope.namesBelow = (name) =>
-      system.statements.flatMap((s) => (s.is === "value" && s.key === name ? referencesOf(s).map((named) => named.name) : []));
+    let named: ReadonlyMap<string, readonly string[]> | undefined;
+    this.scope.namesBelow = (name) => {
+      named ??= new Map(system.statements.flatMap((s) => (s.is === "value" ? [[s.key, referencesOf(s).map((r) => r.name)] as const] : [])));
+      return named.get(name) ?? [];
+    };
   }
 
   /** Notes what a statement will make known, to tell "later" from "never". */

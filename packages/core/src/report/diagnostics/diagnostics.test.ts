@@ -85,6 +85,19 @@ describe("a range of bodies", () => {
   });
 });
 
+it("leads to the author's own line where the system builds on another", () => {
+  const text = `system "On it"\n  unit cm\nuses base\nboard S "Sleeve"\nS0 start\nS1 down 3 from S0\nS2 swing 1 from S1 to line across from S0, the left\ncheck "Deep": dist(S0, S1) >= 9\n`;
+  const loaded = loadSystem(text, { base: TEXT });
+  const rows = [rangeRow(loaded.plan, { size: "1", measurements: sampleBody(loaded.plan), unit: "cm" })];
+  const lines = diagnosticsOf(loaded, run(loaded.plan, sampleBody(loaded.plan)), rows)
+    .filter(({ code }) => code === "breaks")
+    .map(({ statement }) => loaded.system.statements[statement ?? -1]);
+  expect(lines).toMatchObject([
+    { is: "point", id: "S2" },
+    { is: "check", title: "Deep" },
+  ]);
+});
+
 describe("soundness", () => {
   it("tells what nothing uses, what no tape can show, what is sewn to nothing", () => {
     const findings = look(TEXT);

@@ -50,7 +50,7 @@ export function diagnosticsOf(loaded: LoadedSystem, drafted: Run, rows: readonly
   const { system } = loaded;
   return [
     ...unread(loaded),
-    ...undrawn(rows),
+    ...undrawn(loaded, rows),
     ...missedChecks(loaded, drafted, rows),
     ...wrongNumbers(loaded),
     ...neverFailing(system, rows),
@@ -69,14 +69,14 @@ function unread({ problems, read }: LoadedSystem): Finding[] {
 }
 
 /** What cannot be drawn at some sizes, each once. */
-function undrawn(rows: readonly RangeRow[]): Finding[] {
+function undrawn({ system }: LoadedSystem, rows: readonly RangeRow[]): Finding[] {
   const at = new Map<string, { readonly statement: number | undefined; readonly sizes: string[] }>();
   for (const row of rows) {
-    const faults = row.missing.length > 0 ? rowFaults(row).map((says) => ({ says, statement: undefined })) : row.failures;
-    for (const { says, statement } of faults) {
+    const faults = row.missing.length > 0 ? rowFaults(row).map((says) => ({ says, source: undefined })) : row.failures;
+    for (const { says, source } of faults) {
       const known = at.get(says);
       if (known) known.sizes.push(row.size);
-      else at.set(says, { statement, sizes: [row.size] });
+      else at.set(says, { statement: ownIndex(system, source), sizes: [row.size] });
     }
   }
   return [...at].map(([fault, { statement, sizes }]) => ({
@@ -99,10 +99,11 @@ function sizesText(sizes: readonly string[], rows: readonly RangeRow[]): string 
 const FEWEST = 3;
 
 /** Every check that does not hold, or asks for a look, on the body that is tried or at a size of the range: one line each, the worst first. */
-function missedChecks({ system }: LoadedSystem, drafted: Run, rows: readonly RangeRow[]): Finding[] {
+function missedChecks({ system, plan }: LoadedSystem, drafted: Run, rows: readonly RangeRow[]): Finding[] {
   const all = new Map([...rows.flatMap((row) => row.checks), ...drafted.checks].map((check) => [check.id, check]));
   const found = [...all.values()].flatMap((check): Finding[] => {
-    const statement = check.statement ?? pieceAt(system, check.edges[0]);
+    const asks = check.statement === undefined ? undefined : plan.system.statements[check.statement];
+    const statement = asks ? ownIndex(system, asks) : pieceAt(system, check.edges[0]);
     const here = drafted.checks.find((c) => c.id === check.id)?.status ?? "pass";
     const at = (status: CheckStatus): string[] =>
       rows.filter((row) => row.checks.some((c) => c.id === check.id && c.status === status)).map((row) => row.size);
@@ -152,6 +153,12 @@ function warningCheck(
 
 const whereText = (here: boolean, sizes: readonly string[], rows: readonly RangeRow[]): string =>
   [...(here ? ["on this body"] : []), ...(sizes.length > 0 ? [`at ${sizesText(sizes, rows)}`] : [])].join(" and ");
+
+/** Where a statement stands in the author's own text; undefined for one that a base brings along. */
+function ownIndex({ statements }: System, source: Statement | undefined): number | undefined {
+  const at = source ? statements.indexOf(source) : -1;
+  return at < 0 ? undefined : at;
+}
 
 /** The statement of the piece an edge belongs to. */
 function pieceAt({ statements }: System, edge: string | undefined): number | undefined {

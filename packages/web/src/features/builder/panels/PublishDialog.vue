@@ -35,7 +35,7 @@ const publish = (): Promise<void> =>
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Publish this text" width="min(520px, 94vw)" append-to-body>
+  <el-dialog v-model="open" title="Publish this text" width="520px" append-to-body>
     <p>
       It goes on the shelf as version {{ published + 1 }}. A version is never changed: drafts that were begun with an earlier one keep it.
     </p>

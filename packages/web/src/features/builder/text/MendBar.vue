@@ -30,7 +30,12 @@ const drafting = { run: drafted };
 const mark = computed(() => markFor(loaded.value.plan.system, session.unit));
 const problems = computed(() => loaded.value.problems);
 /** What the text asks for and this body cannot have. */
-const undrawn = computed(() => failuresOf(loaded.value.plan, drafted.value));
+const undrawn = computed(() =>
+  failuresOf(loaded.value.plan, drafted.value).map(({ says, source }) => ({
+    says,
+    statement: loaded.value.system.statements.indexOf(source),
+  })),
+);
 const SHOWN = 20;
 </script>
 
@@ -56,7 +61,7 @@ const SHOWN = 20;
       </p>
       <ul>
         <li v-for="{ says, statement } in undrawn.slice(0, SHOWN)" :key="says">
-          <el-button v-if="statement !== undefined" link type="primary" @click="$emit('statement', statement)">{{ says }}</el-button>
+          <el-button v-if="statement >= 0" link type="primary" @click="$emit('statement', statement)">{{ says }}</el-button>
           <template v-else>{{ says }}</template>
         </li>
       </ul>
