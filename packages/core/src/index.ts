@@ -4,6 +4,8 @@ export { newProblems } from "./edit/consequences.js";
 export { applyEdits, type LineEdit } from "./edit/line-edit.js";
 export { pulled, pulledAlong } from "./edit/pull.js";
 export { pulledCurve } from "./edit/pull-curve.js";
+export { type AlongItem, alongText, type PieceEdge as EdgeText, type Pressed, withPicked } from "./edit/edge-along.js";
+export { outlineEdges } from "./edit/outline.js";
 export { rename } from "./edit/rename.js";
 export { nextPoint, renumber } from "./edit/renumber.js";
 export { withDependents, movedWith, dependentsOf, dependenciesOf } from "./edit/dependents.js";
@@ -97,3 +99,4 @@ export { blockHolding, placeOf, readNotation, type ReadSystem, statementAt } fro
 export { isPointText, POINT_ID, pointOnPaper } from "./formula/point-id.js";
 export { pointText } from "./verb/form.js";
 export { VERBS } from "./verb/index.js";
+export * from "./template/index.js";

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { Aim, Delete, Plus, Top } from "@element-plus/icons-vue";
-import { type LoadedSystem, type Run, type Statement } from "@lodrin/core";
+import { alongText, type EdgeText, type LoadedSystem, type Run, type Statement, withPicked } from "@lodrin/core";
 import { computed, type Ref } from "vue";
 import type { Picked } from "../../../board/picked.js";
 import LineField from "../text/LineField.vue";
-import { alongText, type PieceEdge, withPicked } from "./edge-along.js";
 import { unquoted } from "./row-fields.js";
 import { usePicking } from "../paper/use-picking.js";
 import SettledInput from "../../../ui/SettledInput.vue";
@@ -23,12 +22,12 @@ function put(change: { readonly [K in keyof Piece]?: Piece[K] | undefined }): vo
     Object.fromEntries(Object.entries({ ...props.statement, ...change }).filter(([, v]) => v !== undefined)) as unknown as Piece,
   );
 }
-function putEdge(at: number, change: { readonly [K in keyof PieceEdge]?: PieceEdge[K] | undefined }): void {
+function putEdge(at: number, change: { readonly [K in keyof EdgeText]?: EdgeText[K] | undefined }): void {
   const changed = edges.value.map((edge, i) => (i === at ? without({ ...edge, ...change }) : edge));
   put({ edges: changed });
 }
-const without = (edge: object): PieceEdge =>
-  Object.fromEntries(Object.entries(edge).filter(([, v]) => v !== undefined && v !== "")) as PieceEdge;
+const without = (edge: object): EdgeText =>
+  Object.fromEntries(Object.entries(edge).filter(([, v]) => v !== undefined && v !== "")) as EdgeText;
 
 /** Names are of the notation: small letters, digits and low lines. */
 function rename(at: number, said: string): void {

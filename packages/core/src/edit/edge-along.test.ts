@@ -1,5 +1,6 @@
-import { loadSystem, run } from "@lodrin/core";
 import { describe, expect, it } from "vitest";
+import { loadSystem } from "../plan/load.js";
+import { run } from "../run/run.js";
 import { type AlongItem, alongText, withPicked } from "./edge-along.js";
 
 // A square of a hand's breadth: its sides as lines, two of which run against the way round.

@@ -1,0 +1,126 @@
+import type { LineEdit } from "../edit/line-edit.js";
+import { nextPoint } from "../edit/renumber.js";
+import { insertLines } from "../edit/statement.js";
+import type { LoadedSystem } from "../plan/load.js";
+import type { Library } from "../plan/uses.js";
+import { boardAt } from "../phrase/board-at.js";
+import { withSentence } from "../phrase/say/keep-said.js";
+import type { Statement } from "../system/model.js";
+import { readNotation } from "../system/notation/read.js";
+import { definitionsOf, referencesOf } from "../system/references.js";
+import { pointText } from "../verb/form.js";
+import type { Filling } from "./press.js";
+import { writeTemplate } from "./write.js";
+
+/** What a filled template puts into a system, and where. */
+export interface Insertion {
+  readonly lines: readonly string[];
+  readonly edits: readonly LineEdit[];
+}
+
+/** Groups that are drawn on a board; the others come after the pieces are taken off it. */
+const ON_BOARD: ReadonlySet<string> = new Set(["point", "line", "dart"]);
+/** Statements that come after the drafting. */
+const AFTER_BOARDS: ReadonlySet<Statement["is"]> = new Set([
+  "piece",
+  "pieceFrom",
+  "amend",
+  "leaveOut",
+  "shape",
+  "sew",
+  "check",
+  "passes",
+  "control",
+]);
+
+/**
+ * The lines of a template and where they go: a step behind the one that is open, when that is drawn on the same board and everything
+ * it names stands above; else behind the last step of its board. What is done to pieces goes to the end, or behind the open line when
+ * that is among them. Undefined until every gap is filled.
+ */
+export function insertionOf({ template, filled }: Filling, loaded: LoadedSystem, library: Library, open: number): Insertion | undefined {
+  const written = writeTemplate(template, filled, { board: freeLetter(loaded) });
+  if (!written) return undefined;
+  const [first = ""] = written;
+  const names = namedIn(template.numbered ? `A0 ${first}` : first);
+  const after = ON_BOARD.has(template.group) ? stepPlace(loaded, names, template.here, open) : endPlace(loaded, names, open);
+  const line = template.numbered ? `${pointText(numberOn(loaded, after.board))} ${first}` : first;
+  const lines = [...after.heading, line, ...written.slice(1)];
+  const edits = insertLines(loaded.read, after.index, lines);
+  if (lines.length > 1) return { lines, edits };
+  const said = withSentence(line, edits, loaded, library);
+  return { lines: [said], edits: insertLines(loaded.read, after.index, [said]) };
+}
+
+interface InsertPlace {
+  /** Behind this statement. */
+  readonly index: number;
+  readonly board: string | undefined;
+  /** The heading of the board, where the system has only brought it along. */
+  readonly heading: readonly string[];
+}
+
+function stepPlace(loaded: LoadedSystem, names: readonly Named[], here: boolean, open: number): InsertPlace {
+  const { statements } = loaded.read.system;
+  const boards = new Set(here ? [] : names.flatMap((named) => boardOf(loaded, named) ?? []));
+  const openBoard = boardAt(loaded, open);
+  const board = (openBoard !== undefined && boards.has(openBoard)) || boards.size === 0 ? openBoard : [...boards].at(-1);
+  if (board === undefined) return { index: statements.length - 1, board, heading: [] };
+  if (board === openBoard && open >= lastOf(statements, names)) return { index: open, board, heading: [] };
+  const last = lastStepOn(statements, board);
+  if (last >= 0 && last >= lastOf(statements, names)) return { index: last, board, heading: [] };
+  const title = loaded.plan.system.statements.find((s) => s.is === "board" && s.key === board);
+  return { index: statements.length - 1, board, heading: title?.is === "board" ? [`board ${board} "${title.title}"`] : [] };
+}
+
+function endPlace({ read: { system } }: LoadedSystem, names: readonly Named[], open: number): InsertPlace {
+  const { statements } = system;
+  const among = AFTER_BOARDS.has(statements[open]?.is ?? "part") && open >= lastOf(statements, names);
+  return { index: among ? open : statements.length - 1, board: undefined, heading: [] };
+}
+
+interface Named {
+  readonly kind: string;
+  readonly name: string;
+}
+
+/** What a line of the notation names. */
+function namedIn(line: string): Named[] {
+  const { statements } = readNotation(`system "A"\n${line}\n`).system;
+  return statements.flatMap((s) => referencesOf(s).map(({ kind, name }) => ({ kind, name })));
+}
+
+/** The board on which a point or a line that is named is drawn. */
+function boardOf({ plan }: LoadedSystem, { kind, name }: Named): string | undefined {
+  if (kind !== "point" && kind !== "path") return undefined;
+  return plan.steps.find(({ source }) =>
+    kind === "point" ? source.is === "point" && source.id === name : source.is === "path" && source.key === name,
+  )?.board;
+}
+
+/** The last statement that defines one of the names. */
+const lastOf = (statements: readonly Statement[], names: readonly Named[]): number =>
+  statements.findLastIndex((s) => definitionsOf(s).some((d) => names.some((n) => n.kind === d.kind && n.name === d.name)));
+
+/** The last statement that is drawn on a board; -1 for none. */
+function lastStepOn(statements: readonly Statement[], board: string): number {
+  let here = "";
+  let last = -1;
+  statements.forEach((statement, i) => {
+    if (statement.is === "board") here = statement.key;
+    if (here === board && !AFTER_BOARDS.has(statement.is)) last = i;
+  });
+  return last;
+}
+
+/** The next number of a board, of all that is drawn on it here or was brought along. */
+function numberOn({ plan }: LoadedSystem, board: string | undefined): string {
+  const { statements } = plan.system;
+  return nextPoint(statements, board === undefined ? statements.length - 1 : lastStepOn(statements, board));
+}
+
+/** A letter no board has. */
+function freeLetter({ plan: { system } }: LoadedSystem): string {
+  const has = new Set(system.statements.flatMap((s) => (s.is === "board" ? [s.key] : s.is === "point" ? [s.id[0] ?? ""] : [])));
+  return [..."ABCDEFGHJKLMNPQRSTUVWXYZ"].find((letter) => !has.has(letter)) ?? "Z";
+}

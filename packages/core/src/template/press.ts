@@ -1,0 +1,182 @@
+import { type AlongItem, type Pressed, withPicked } from "../edit/edge-along.js";
+import type { Plan } from "../plan/plan.js";
+import type { Run } from "../run/run.js";
+import { pointText } from "../verb/form.js";
+import { type Filled, type Gap, type GapKind, gapsOf, isWhole } from "./gaps.js";
+import type { Template } from "./template.js";
+
+/** A template while it is filled in: what stands in its gaps, and the gap that is asked for. */
+export interface Filling {
+  readonly template: Template;
+  readonly filled: Filled;
+  readonly asked: string | undefined;
+}
+
+/** The draft on which things are pressed. */
+export interface Draft {
+  readonly plan: Plan;
+  readonly run: Run;
+}
+
+/** Kinds that take one thing after the other. */
+const MANY: ReadonlySet<GapKind> = new Set(["points", "paths", "walk", "edges", "places"]);
+/** What each kind is filled with when it is pressed, before anything else. */
+const TAKES: Readonly<Record<Pressed["kind"], ReadonlySet<GapKind>>> = {
+  point: new Set(["point", "points", "places", "walk"]),
+  path: new Set(["path", "paths", "line", "ends", "walk", "dart"]),
+  edge: new Set(["edge", "edges"]),
+  piece: new Set(["piece"]),
+};
+/** Kinds that are measured off what is pressed. */
+const MEASURED: ReadonlySet<GapKind> = new Set(["length"]);
+
+/** A template with nothing filled in but what is usual: the first of words that are written otherwise than they are said. */
+export function beginFilling(template: Template): Filling {
+  const usual = gapsOf(template.parts).flatMap(({ gap: { name, options }, must }) =>
+    must && options.some(({ says, writes }) => says !== writes) ? [[name, [options[0]?.says ?? ""]] as const] : [],
+  );
+  const filled = Object.fromEntries(usual);
+  return { template, filled, asked: nextAsked(template, filled) };
+}
+
+const PRESSED: ReadonlySet<GapKind> = new Set([...Object.values(TAKES)].flatMap((kinds) => [...kinds]));
+
+/** The gap to be filled next: places and lines, which are pressed, before figures and names, which are typed. */
+export function nextAsked({ parts }: Template, filled: Filled): string | undefined {
+  const open = gapsOf(parts).flatMap(({ gap, must }) => (must && !isWhole(gap, filled[gap.name]) ? [gap] : []));
+  return (open.find(({ kind }) => PRESSED.has(kind)) ?? open[0])?.name;
+}
+
+/** The filling with something else in a gap; the next one is asked for when that one is full. */
+export function fillGap({ template, filled, asked }: Filling, gap: Gap, values: readonly string[]): Filling {
+  const now = { ...filled, [gap.name]: values };
+  const full = isWhole(gap, values) && !MANY.has(gap.kind);
+  return { template, filled: now, asked: full && asked === gap.name ? nextAsked(template, now) : asked };
+}
+
+/**
+ * What was pressed on the paper goes into the gap that is asked for, or else into the next one that takes such a thing. Undefined when
+ * none does.
+ */
+export function pressInto(filling: Filling, pressed: Pressed, draft: Draft): Filling | undefined {
+  const { template, filled, asked } = filling;
+  const gaps = gapsOf(template.parts);
+  const now = gaps.find(({ gap }) => gap.name === asked)?.gap;
+  const open = gaps.filter(({ gap, must }) => must && gap !== now && !isWhole(gap, filled[gap.name])).map(({ gap }) => gap);
+  for (const gap of [
+    ...(now && (MANY.has(now.kind) || !isWhole(now, filled[now.name])) ? [now] : []),
+    ...open.filter(({ kind }) => TAKES[pressed.kind].has(kind)),
+    ...(now ? [now] : []),
+    ...open.filter(({ kind }) => MEASURED.has(kind)),
+  ]) {
+    const values = valuesWith(gap, filled[gap.name] ?? [], pressed, draft);
+    if (values) return fillGap({ ...filling, asked: gap.name }, gap, values);
+  }
+  return undefined;
+}
+
+/** A template that begins with what is picked already, in that order; undefined when something of it finds no gap. */
+export function beginWith(template: Template, picked: readonly Pressed[], draft: Draft): Filling | undefined {
+  return picked.reduce<Filling | undefined>((filling, pressed) => {
+    if (!filling) return undefined;
+    const takes = (kind: GapKind): boolean =>
+      TAKES[pressed.kind].has(kind) || (MEASURED.has(kind) && template.group === "check" && pressed.kind !== "piece");
+    const gaps = gapsOf(template.parts).filter(({ must }) => must);
+    const gap = gaps.find(({ gap: g }) => takes(g.kind) && (MANY.has(g.kind) || !isWhole(g, filling.filled[g.name])))?.gap;
+    const values = gap && valuesWith(gap, filling.filled[gap.name] ?? [], pressed, draft);
+    if (!values) return undefined;
+    const now = { ...filling.filled, [gap.name]: values };
+    return { template, filled: now, asked: nextAsked(template, now) };
+  }, beginFilling(template));
+}
+
+/** What stands in a gap once something more was pressed; undefined where such a thing does not belong. */
+export function valuesWith(
+  { kind }: Gap,
+  values: readonly string[],
+  { kind: is, name }: Pressed,
+  draft: Draft,
+): readonly string[] | undefined {
+  const [text = ""] = values;
+  switch (kind) {
+    case "point":
+      return is === "point" ? [name] : undefined;
+    case "points":
+    case "places":
+      return is === "point" && values.at(-1) !== name ? [...values, name] : undefined;
+    case "path":
+      return is === "path" || is === "edge" ? [name] : undefined;
+    case "paths":
+      return is === "path" && !values.includes(name) ? [...values, name] : undefined;
+    case "dart":
+      return is === "path" && isDart(draft.plan, name) ? [name] : undefined;
+    case "line":
+      return lineWith(text, is, name);
+    case "ends":
+      return is === "path" ? endsNamed(draft.plan, name) : lineWith(text, is, name);
+    case "walk":
+      return is === "point" || is === "path"
+        ? withPicked(draft.plan, draft.run, values.map(itemOf), { kind: is, name }).map(itemText)
+        : undefined;
+    case "piece":
+      return is === "piece" || is === "edge" ? [name.split(".")[0] ?? name] : undefined;
+    case "edge":
+      return is === "edge" ? [name] : undefined;
+    case "edges":
+      return is !== "edge" ? undefined : values.includes(name) ? values.filter((edge) => edge !== name) : [...values, name];
+    case "length":
+      return lengthWith(text, is, name);
+    case "direction":
+      return directionWith(values, is, name);
+    default:
+      return undefined;
+  }
+}
+
+const isDart = (plan: Plan, key: string): boolean =>
+  plan.steps.some(({ source }) => source.is === "path" && source.type === "dart" && source.key === key);
+
+/** The points a drawn line runs between. */
+function endsNamed(plan: Plan, key: string): readonly string[] | undefined {
+  const source = plan.steps.find((step) => step.source.is === "path" && step.source.key === key)?.source;
+  const through = source?.is === "path" ? source.through : [];
+  const [first, last] = [through[0], through.at(-1)];
+  return first === undefined || last === undefined || first === last ? undefined : [`${pointText(first)}-${pointText(last)}`];
+}
+
+/** A line is drawn already, or lies between two points that are pressed one after the other. */
+function lineWith(text: string, is: Pressed["kind"], name: string): readonly string[] | undefined {
+  if (is === "path") return [name];
+  if (is !== "point") return undefined;
+  return text.endsWith("-") ? [`${text}${pointText(name)}`] : [`${pointText(name)}-`];
+}
+
+const OPEN_DISTANCE = /dist\(\S+, $/;
+
+/** A length is how long what is pressed is, or how far from one point to the next; it is put behind a sign that stands there. */
+function lengthWith(text: string, is: Pressed["kind"], name: string): readonly string[] | undefined {
+  if (is === "point" && OPEN_DISTANCE.test(text)) return [`${text}${pointText(name)})`];
+  if (is === "piece" || !/^$|[-+*/(]\s*$/.test(text)) return undefined;
+  return [`${text}${is === "point" ? `dist(${pointText(name)}, ` : `len(${name})`}`];
+}
+
+/** A direction along a line or square to it; along it when nothing was said. */
+function directionWith([way = "along", line = ""]: readonly string[], is: Pressed["kind"], name: string): readonly string[] | undefined {
+  if (way !== "along" && way !== "square to") return undefined;
+  const on = lineWith(line, is, name);
+  return on && [way, ...on];
+}
+
+/** An item of a way round, as the notation writes it, and back. */
+const itemText = (item: AlongItem): string =>
+  "point" in item
+    ? pointText(item.point)
+    : item.from !== undefined && item.to !== undefined
+      ? `${item.path} from ${pointText(item.from)} to ${pointText(item.to)}`
+      : `${item.path}${item.reversed ? " reversed" : ""}`;
+function itemOf(text: string): AlongItem {
+  const [, path, from, to] = /^(\S+) from #?(\S+) to #?(\S+)$/.exec(text) ?? [];
+  if (path !== undefined && from !== undefined && to !== undefined) return { path, from, to };
+  if (/^#|^[A-Z]+\d/.test(text)) return { point: text.replace("#", "") };
+  return text.endsWith(" reversed") ? { path: text.replace(" reversed", ""), reversed: true } : { path: text };
+}
