@@ -12,6 +12,7 @@ test("an instructor writes a system as text, sees it drawn, mends it and publish
   await page.getByRole("link", { name: "Builder" }).click();
   await expect(page.getByRole("listitem").filter({ hasText: "Lantern bearer's cape" })).toContainText("version 2");
   await page.getByRole("button", { name: "Begin a new one" }).click();
+  await page.getByRole("button", { name: "Begin", exact: true }).click();
   const text = page.getByRole("textbox", { name: "The text of the system" });
   await page.getByText("Text", { exact: true }).click();
   const paper = page.locator(".numbers");
@@ -99,6 +100,7 @@ test("two hands on one system: the later is shown the lines that differ, and cho
   await signIn(page, "ottoline");
   await page.goto("/builder");
   await page.getByRole("button", { name: "Begin a new one" }).click();
+  await page.getByRole("button", { name: "Begin", exact: true }).click();
   await page.getByText("Text", { exact: true }).click();
   const mine = page.getByRole("textbox", { name: "The text of the system" });
   await expect(mine).toBeVisible();
@@ -131,6 +133,7 @@ test("two hands, and the server gone in between: what each wrote apart from the 
   await signIn(page, "ottoline");
   await page.goto("/builder");
   await page.getByRole("button", { name: "Begin a new one" }).click();
+  await page.getByRole("button", { name: "Begin", exact: true }).click();
   await page.getByText("Text", { exact: true }).click();
   const mine = page.getByRole("textbox", { name: "The text of the system" });
   await expect(mine).toBeVisible();

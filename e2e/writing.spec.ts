@@ -17,6 +17,7 @@ async function begin(page: Page): Promise<void> {
   await signIn(page, "ottoline");
   await page.goto("/builder");
   await page.getByRole("button", { name: "Begin a new one" }).click();
+  await page.getByRole("button", { name: "Begin", exact: true }).click();
   await expect(handout(page)).toBeVisible();
 }
 /** The text as it is kept on the server, once everything is saved. */
@@ -376,7 +377,7 @@ test("the writing table is worked by touch on a tablet", async ({ browser, lodri
   await expect(page.getByRole("textbox", { name: "Sentence", exact: true })).toBeVisible();
   await quick(page).tap();
   await page.keyboard.type("Midway between 1 and 2");
-  await page.getByRole("button", { name: "Put in" }).tap();
+  await page.getByRole("button", { name: "Insert" }).tap();
   await expect(handout(page)).toContainText("midway #1 to #2");
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
   await context.close();

@@ -1,6 +1,7 @@
 export * from "./body/index.js";
 export type { CheckResult, CheckStatus as CheckStatus } from "./check/result.js";
 export { newProblems } from "./edit/consequences.js";
+export { type Heading, replaceHeading } from "./edit/heading.js";
 export { applyEdits, type LineEdit } from "./edit/line-edit.js";
 export { pulled, pulledAlong } from "./edit/pull.js";
 export { pulledCurve } from "./edit/pull-curve.js";
@@ -67,6 +68,7 @@ export { type Bounds, boundsOf, growBounds } from "./geometry/bounds.js";
 export { flatten } from "./geometry/path/flatten.js";
 export { hobby, type Knot } from "./geometry/curve/hobby.js";
 export { endOf, type Path, pathLength, pointAtLength, polyline, shiftPath, startOf } from "./geometry/path/path.js";
+export { nearestOnPath } from "./geometry/path/nearest-on-path.js";
 export { distance, type Point } from "./geometry/point.js";
 export { mmText, svgData, svgLine, svgRing } from "./geometry/path/svg-data.js";
 export { type DartResult, pressArrow } from "./piece/dart-result.js";

@@ -1,15 +1,20 @@
+import type { AlongItem } from "../edit/edge-along.js";
 import type { LineEdit } from "../edit/line-edit.js";
+import { outlineEdges } from "../edit/outline.js";
 import { nextPoint } from "../edit/renumber.js";
 import { insertLines } from "../edit/statement.js";
 import type { LoadedSystem } from "../plan/load.js";
 import type { Library } from "../plan/uses.js";
 import { boardAt } from "../phrase/board-at.js";
 import { withSentence } from "../phrase/say/keep-said.js";
+import type { Run } from "../run/run.js";
 import type { Statement } from "../system/model.js";
+import { printStatement } from "../system/notation/print.js";
 import { readNotation } from "../system/notation/read.js";
 import { definitionsOf, referencesOf } from "../system/references.js";
 import { pointText } from "../verb/form.js";
-import type { Filling } from "./press.js";
+import type { Filled } from "./gaps.js";
+import { type Filling, itemOf } from "./press.js";
 import { writeTemplate } from "./write.js";
 
 /** What a filled template puts into a system, and where. */
@@ -34,13 +39,17 @@ const AFTER_BOARDS: ReadonlySet<Statement["is"]> = new Set([
 ]);
 
 /**
- * The lines of a template and where they go: a step behind the one that is open, when that is drawn on the same board and everything
+ * The lines of a template and where they go, for the draft on which it was filled: a step behind the one that is open, when that is drawn on the same board and everything
  * it names stands above; else behind the last step of its board. What is done to pieces goes to the end, or behind the open line when
  * that is among them. Undefined until every gap is filled.
  */
-export function insertionOf({ template, filled }: Filling, loaded: LoadedSystem, library: Library, open: number): Insertion | undefined {
-  const written = writeTemplate(template, filled, { board: freeLetter(loaded) });
-  if (!written) return undefined;
+export function insertionOf(filling: Filling, loaded: LoadedSystem, library: Library, open: number, run: Run): Insertion | undefined {
+  const { template, filled } = filling;
+  const round = template.outline ? (filled["round"] ?? []).map(itemOf) : [];
+  const board = template.outline ? boardOfItem(loaded, round[0]) : freeLetter(loaded);
+  const head = writeTemplate(template, filled, { board: board ?? "" });
+  if (!head || board === undefined) return undefined;
+  const written = template.outline ? [...head, ...outlineLines(loaded, run, round, filled)] : head;
   const [first = ""] = written;
   const names = namedIn(template.numbered ? `A0 ${first}` : first);
   const after = ON_BOARD.has(template.group) ? stepPlace(loaded, names, template.here, open) : endPlace(loaded, names, open);
@@ -51,6 +60,23 @@ export function insertionOf({ template, filled }: Filling, loaded: LoadedSystem,
   const said = withSentence(line, edits, loaded, library);
   return { lines: [said], edits: insertLines(loaded.read, after.index, [said]) };
 }
+
+/** The edges of a piece that was gone round, as lines under its first. */
+function outlineLines({ plan }: LoadedSystem, run: Run, round: readonly AlongItem[], filled: Filled): readonly string[] {
+  const [cut] = filled["cut"] ?? [];
+  const [allow] = filled["allow"] ?? [];
+  const [grain] = filled["grain"] ?? [];
+  const edges = outlineEdges(plan, run, round, cut === ON_THE_FOLD).map((edge) =>
+    allow === undefined || allow.trim() === "" || edge.finish === "fold" ? edge : { ...edge, allow },
+  );
+  const piece = { is: "piece", key: "A", title: "A", board: "A", cut: 1, edges, ...(grain === undefined ? {} : { grain }) } as const;
+  return printStatement(piece).slice(1);
+}
+const ON_THE_FOLD = "one on the fold";
+
+/** The board on which what was pressed first lies. */
+const boardOfItem = (loaded: LoadedSystem, item: AlongItem | undefined): string | undefined =>
+  item && boardOf(loaded, "point" in item ? { kind: "point", name: item.point } : { kind: "path", name: item.path });
 
 interface InsertPlace {
   /** Behind this statement. */

@@ -27,6 +27,13 @@ const strip = (key: string, label: string, cut: string, centre: "edge" | "fold")
 
 /** Pieces of a given size or made from others, and what is marked on them. */
 export const PIECE_TEMPLATES = [
+  piece(
+    "outline",
+    "its outline, gone round",
+    "Go round {round:walk}: the piece is called {title:newPiece}, cut {cut:one on the fold=cut 1 on fold|one=cut 1|two as a pair=cut 2 mirrored|two=cut 2}[, allowance {allow:length}][, the grain along {grain:ends}]",
+    'piece {title.key} "{title}" on {board} · {cut}',
+    { outline: true },
+  ),
   strip("strip", "strip or band of a size", "{cut:once=1|twice=2|as a pair=2 mirrored}", "edge"),
   strip("strip-fold", "strip or band on the fold", "{cut:once on the fold=1 on fold|twice on the fold=2 on fold}", "fold"),
   piece(

@@ -30,13 +30,23 @@ const TAKES: Readonly<Record<Pressed["kind"], ReadonlySet<GapKind>>> = {
 /** Kinds that are measured off what is pressed. */
 const MEASURED: ReadonlySet<GapKind> = new Set(["length"]);
 
-/** A template with nothing filled in but what is usual: the first of words that are written otherwise than they are said. */
-export function beginFilling(template: Template): Filling {
-  const usual = gapsOf(template.parts).flatMap(({ gap: { name, options }, must }) =>
-    must && options.some(({ says, writes }) => says !== writes) ? [[name, [options[0]?.says ?? ""]] as const] : [],
-  );
+/**
+ * A template with nothing filled in but what is usual: the first of words that are written otherwise than they are said, and for a
+ * line a name that is free.
+ */
+export function beginFilling(template: Template, { plan }: Pick<Draft, "plan">): Filling {
+  const usual = gapsOf(template.parts).flatMap(({ gap: { name, kind, options }, must }) => {
+    if (must && options.some(({ says, writes }) => says !== writes)) return [[name, [options[0]?.says ?? ""]] as const];
+    return kind === "newKey" && template.group === "line" ? [[name, [freeName(plan, template.label)]] as const] : [];
+  });
   const filled = Object.fromEntries(usual);
   return { template, filled, asked: nextAsked(template, filled) };
+}
+
+/** What it is, and the first number that no line has with it. */
+function freeName(plan: Plan, label: string): string {
+  const [base = "line"] = /curve|arc|guideline/.exec(label) ?? [];
+  for (let n = 1; ; n++) if (!plan.scope.paths.has(`${base}_${n}`)) return `${base} ${n}`;
 }
 
 const PRESSED: ReadonlySet<GapKind> = new Set([...Object.values(TAKES)].flatMap((kinds) => [...kinds]));
@@ -77,17 +87,20 @@ export function pressInto(filling: Filling, pressed: Pressed, draft: Draft): Fil
 
 /** A template that begins with what is picked already, in that order; undefined when something of it finds no gap. */
 export function beginWith(template: Template, picked: readonly Pressed[], draft: Draft): Filling | undefined {
-  return picked.reduce<Filling | undefined>((filling, pressed) => {
-    if (!filling) return undefined;
-    const takes = (kind: GapKind): boolean =>
-      TAKES[pressed.kind].has(kind) || (MEASURED.has(kind) && template.group === "check" && pressed.kind !== "piece");
-    const gaps = gapsOf(template.parts).filter(({ must }) => must);
-    const gap = gaps.find(({ gap: g }) => takes(g.kind) && (MANY.has(g.kind) || !isWhole(g, filling.filled[g.name])))?.gap;
-    const values = gap && valuesWith(gap, filling.filled[gap.name] ?? [], pressed, draft);
-    if (!values) return undefined;
-    const now = { ...filling.filled, [gap.name]: values };
-    return { template, filled: now, asked: nextAsked(template, now) };
-  }, beginFilling(template));
+  return picked.reduce<Filling | undefined>(
+    (filling, pressed) => {
+      if (!filling) return undefined;
+      const takes = (kind: GapKind): boolean =>
+        TAKES[pressed.kind].has(kind) || (MEASURED.has(kind) && template.group === "check" && pressed.kind !== "piece");
+      const gaps = gapsOf(template.parts).filter(({ must }) => must);
+      const gap = gaps.find(({ gap: g }) => takes(g.kind) && (MANY.has(g.kind) || !isWhole(g, filling.filled[g.name])))?.gap;
+      const values = gap && valuesWith(gap, filling.filled[gap.name] ?? [], pressed, draft);
+      if (!values) return undefined;
+      const now = { ...filling.filled, [gap.name]: values };
+      return { template, filled: now, asked: nextAsked(template, now) };
+    },
+    beginFilling(template, draft),
+  );
 }
 
 /** What stands in a gap once something more was pressed; undefined where such a thing does not belong. */
@@ -174,7 +187,7 @@ const itemText = (item: AlongItem): string =>
     : item.from !== undefined && item.to !== undefined
       ? `${item.path} from ${pointText(item.from)} to ${pointText(item.to)}`
       : `${item.path}${item.reversed ? " reversed" : ""}`;
-function itemOf(text: string): AlongItem {
+export function itemOf(text: string): AlongItem {
   const [, path, from, to] = /^(\S+) from #?(\S+) to #?(\S+)$/.exec(text) ?? [];
   if (path !== undefined && from !== undefined && to !== undefined) return { path, from, to };
   if (/^#|^[A-Z]+\d/.test(text)) return { point: text.replace("#", "") };

@@ -130,6 +130,7 @@ const OTHERWISE: Readonly<Record<string, Filled>> = {
   between: { got: ["len(yoke)"], low: ["10"], high: ["30"] },
   passes: { garment: ["2*len(Front.hem)"], body: ["bust"] },
   inside: { along: ["yoke"] },
+  outline: { round: ["A0", "A2", "side_dart", "A4", "A3"], title: ["Whole front"] },
   "join:shape": { second: ["Back.shoulder"], first: ["Front.shoulder"], name: ["Whole"] },
   "square:check": { corner: ["A0"], a: ["A2"], b: ["A3"] },
 };
@@ -150,12 +151,12 @@ function fillings(template: Template): Filling[] {
   });
 }
 
-const written = (filling: Filling, open = at("A8")): readonly string[] => insertionOf(filling, loaded, {}, open)?.lines ?? [];
+const written = (filling: Filling, open = at("A8")): readonly string[] => insertionOf(filling, loaded, {}, open, draft.run)?.lines ?? [];
 
 describe("templates", () => {
   it.each(TEMPLATES.map((t) => [`${t.group} ${t.key}`, t] as const))("%s: what it puts in is read without a problem", (_, template) => {
     for (const filling of fillings(template)) {
-      const insertion = insertionOf(filling, loaded, {}, template.here ? at("C4") : at("A8"));
+      const insertion = insertionOf(filling, loaded, {}, template.here ? at("C4") : at("A8"), draft.run);
       expect(insertion, JSON.stringify(filling.filled)).toBeDefined();
       const after = loadSystem(applyEdits(SYSTEM, insertion?.edits ?? []), {}, loaded);
       const problems = newProblems(loaded, after).map(({ why, fix }) => `${why} ${fix}`);
@@ -194,7 +195,7 @@ const press = (filling: Filling, ...names: readonly string[]): Filling =>
 
 describe("what is pressed", () => {
   it("fills the gaps one after the other, and asks for the next", () => {
-    const toward = press(beginFilling(template("point", "toward")), "A3", "A8");
+    const toward = press(beginFilling(template("point", "toward"), draft), "A3", "A8");
     expect(toward.filled).toEqual({ from: ["A3"], to: ["A8"] });
     expect(toward.asked).toBe("distance");
     const whole = fillGap(toward, gapNamed(toward.template, "distance"), ["bust/8"]);
@@ -203,16 +204,16 @@ describe("what is pressed", () => {
   });
 
   it("makes a line of two points, and of a drawn one its name", () => {
-    const off = beginFilling(template("point", "off"));
+    const off = beginFilling(template("point", "off"), draft);
     expect(press(off, "A0").filled["line"]).toEqual(["A0-"]);
     expect(press(off, "A0", "A3").filled["line"]).toEqual(["A0-A3"]);
     expect(press(off, "yoke").filled["line"]).toEqual(["yoke"]);
     expect(press(off, "yoke").asked).toBe("at");
-    expect(press(beginFilling(template("piece", "grain")), "Front", "yoke").filled["line"]).toEqual(["A9-B1"]);
+    expect(press(beginFilling(template("piece", "grain"), draft), "Front", "yoke").filled["line"]).toEqual(["A9-B1"]);
   });
 
   it("measures where a length is asked for: along a line, an edge, or from point to point, and adds behind a sign", () => {
-    const out = press(beginFilling(template("point", "out")), "A0");
+    const out = press(beginFilling(template("point", "out"), draft), "A0");
     expect(press(out, "yoke").filled["distance"]).toEqual(["len(yoke)"]);
     expect(press(out, "A1", "A2").filled["distance"]).toEqual(["dist(A1, A2)"]);
     const plus = fillGap(out, gapNamed(out.template, "distance"), ["3 + "]);
@@ -220,7 +221,7 @@ describe("what is pressed", () => {
   });
 
   it("goes on along a curve until another gap is asked for", () => {
-    const curve = press(beginFilling(template("line", "curve")), "A0", "A6", "A4");
+    const curve = press(beginFilling(template("line", "curve"), draft), "A0", "A6", "A4");
     expect(curve.filled["through"]).toEqual(["A0", "A6", "A4"]);
     expect(curve.asked).toBe("through");
     const leaving = press({ ...curve, asked: "leaving" }, "yoke");
@@ -230,14 +231,14 @@ describe("what is pressed", () => {
   });
 
   it("names the piece of an edge, and takes an edge away that is pressed again", () => {
-    const facing = press(beginFilling(template("piece", "facing")), "Front.neck", "Front.shoulder", "Front.neck");
+    const facing = press(beginFilling(template("piece", "facing"), draft), "Front.neck", "Front.shoulder", "Front.neck");
     expect(facing.filled["edges"]).toEqual(["Front.shoulder"]);
-    expect(press(beginFilling(template("shape", "unfold")), "Front.side").filled).toEqual({ piece: ["Front"] });
+    expect(press(beginFilling(template("shape", "unfold"), draft), "Front.side").filled).toEqual({ piece: ["Front"] });
   });
 
   it("is refused where no gap takes it", () => {
-    expect(pressInto(beginFilling(template("shape", "unfold")), { kind: "point", name: "A0" }, draft)).toBeUndefined();
-    expect(pressInto(beginFilling(template("shape", "close")), { kind: "path", name: "yoke" }, draft)).toBeUndefined();
+    expect(pressInto(beginFilling(template("shape", "unfold"), draft), { kind: "point", name: "A0" }, draft)).toBeUndefined();
+    expect(pressInto(beginFilling(template("shape", "close"), draft), { kind: "path", name: "yoke" }, draft)).toBeUndefined();
   });
 });
 
@@ -271,7 +272,7 @@ describe("where it goes", () => {
     asked: undefined,
   });
   const lineAbove = (filling: Filling, open: number): string => {
-    const edits = insertionOf(filling, loaded, {}, open)?.edits ?? [];
+    const edits = insertionOf(filling, loaded, {}, open, draft.run)?.edits ?? [];
     return applyEdits(SYSTEM, edits).split("\n")[(edits[0]?.from ?? 0) - 1] ?? "";
   };
 
@@ -285,7 +286,7 @@ describe("where it goes", () => {
   it("opens the heading of a board again that another system brought along", () => {
     const library = { "01-base": SYSTEM };
     const upon = loadSystem(`system "Upon"\n  unit cm\n\nuses 01-base\n\nboard K "Pocket"\nK0 start\n`, library);
-    const put = insertionOf(out("A3"), upon, library, 1);
+    const put = insertionOf(out("A3"), upon, library, 1, run(upon.plan, {}));
     expect(put?.lines[0]).toBe('board A "Front"');
     expect(loadSystem(applyEdits(upon.read.source, put?.edits ?? []), library).problems).toEqual([]);
   });

@@ -19,10 +19,13 @@ export interface Template {
   readonly numbered: boolean;
   /** Drawn on the board that is open, wherever what it names lies. */
   readonly here: boolean;
+  /** A piece whose edges come of the way round that was walked in its gap `round`. */
+  readonly outline: boolean;
 }
 
 interface More {
   readonly here?: boolean;
+  readonly outline?: boolean;
 }
 
 /** A template of a group; its lines after its sentence. */
@@ -36,4 +39,5 @@ export const templateIn =
     writes: typeof writes === "string" ? [writes] : writes,
     numbered,
     here: more.here ?? false,
+    outline: more.outline ?? false,
   });

@@ -30,6 +30,10 @@ const props = defineProps<{
   tentative?: boolean;
   /** The point of the step, or its curve, may be pulled by the hand. */
   pullable?: boolean;
+  /** All of the draft is on the paper, whichever its step is. */
+  whole?: boolean;
+  /** What is picked or stands in a sentence that is being made: lit as what a step leans on is. */
+  lit?: readonly Picked[];
 }>();
 const emit = defineEmits<{ go: [step: number]; pick: [picked: Picked]; pull: [shift: Shift | undefined] }>();
 
@@ -54,32 +58,34 @@ const ghostly = computed(() => {
     .join("");
 });
 const finished = computed(() =>
-  props.ahead
+  props.ahead && !props.whole
     ? scene.value.paths
         .filter((p) => p.step > props.step)
         .map((p) => p.data)
         .join("")
     : "",
 );
-const points = computed(() => scene.value.points.filter((p) => p.step <= props.step));
-const paths = computed(() => scene.value.paths.filter((p) => p.step <= props.step));
+const isThere = ({ step }: { readonly step: number }): boolean => props.whole || step <= props.step;
+const points = computed(() => scene.value.points.filter(isThere));
+const paths = computed(() => scene.value.paths.filter(isThere));
 const courses = computed(() =>
   scene.value.courses
-    .filter((c) => c.step <= props.step)
+    .filter(isThere)
     .map((c) => c.data)
     .join(""),
 );
 const planned = computed(() => props.plan.steps[props.step]);
-const leaning = computed(() => new Set(planned.value?.dependsOn.points));
-const leaningPaths = computed(() => new Set(planned.value?.dependsOn.paths));
+const litNames = (kind: Picked["kind"]): readonly string[] => (props.lit ?? []).flatMap((p) => (p.kind === kind ? [p.name] : []));
+const leaning = computed(() => new Set([...(planned.value?.dependsOn.points ?? []), ...litNames("point")]));
+const leaningPaths = computed(() => new Set([...(planned.value?.dependsOn.paths ?? []), ...litNames("path")]));
 const current = computed(() => points.value.find((p) => p.step === props.step));
 /** What is quiet is drawn as a few long paths, so that a setting can be dragged without a stutter; what is lit stands by itself. */
-const lit = (p: { step: number; key: string }): boolean => p.step === props.step || leaningPaths.value.has(p.key);
-const litPaths = computed(() => paths.value.filter(lit));
+const isLit = (p: { step: number; key: string }): boolean => p.step === props.step || leaningPaths.value.has(p.key);
+const litPaths = computed(() => paths.value.filter(isLit));
 const quietPaths = computed(() => {
   const by = new Map<string, string>();
   for (const p of paths.value) {
-    if (lit(p)) continue;
+    if (isLit(p)) continue;
     const style = p.dashed ? `${p.kind} dashed` : p.kind;
     by.set(style, (by.get(style) ?? "") + p.data);
   }
@@ -215,7 +221,7 @@ function setNumbers(): void {
   sides.value = new Map(set.map((l) => [l.id, { x: l.x - (at.get(l.id)?.x ?? 0), y: l.y - (at.get(l.id)?.y ?? 0) }]));
 }
 // By what the sources hold: a shallow ref given as it is would set the numbers again at every run.
-watch([() => props.step, () => view.value, () => props.plan], setNumbers, { immediate: true });
+watch([() => props.step, () => props.whole, () => props.lit, () => view.value, () => props.plan], setNumbers, { immediate: true });
 watchDebounced(scene, setNumbers, { debounce: RESTS_MS });
 const labels = computed(() =>
   spots.value.flatMap((p) => {

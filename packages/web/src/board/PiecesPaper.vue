@@ -1,9 +1,22 @@
 <script setup lang="ts">
-import { boundsOf, growBounds, type HomeUnit, type PieceEdge, type PieceResult, svgRing, tapeText } from "@lodrin/core";
+import {
+  boundsOf,
+  growBounds,
+  type HomeUnit,
+  type PieceEdge,
+  type PieceResult,
+  type Point,
+  pointText,
+  svgRing,
+  tapeText,
+} from "@lodrin/core";
 import { collector, drawPiece, layInRows, layPieces, type Stroke, strokeData } from "@lodrin/formats";
 import { computed, ref, watch } from "vue";
 import { fitWords, linesAt } from "./fit-title.js";
+import { placeLabels } from "./labels.js";
+import { nearestOn, nearestTo } from "./nearest.js";
 import PaperOnGlass from "./PaperOnGlass.vue";
+import type { Picked } from "./picked.js";
 import { usePaper } from "./use-paper.js";
 import { usePieceDrag } from "./use-piece-drag.js";
 import { toScreen } from "./view.js";
@@ -17,7 +30,10 @@ const props = defineProps<{
   grid: boolean;
   only: string | undefined;
   edges: readonly string[];
+  /** Pieces and their edges may be picked, and of each piece these points. */
+  pickable?: (piece: PieceResult) => readonly { readonly name: string; readonly at: Point }[];
 }>();
+const emit = defineEmits<{ pick: [picked: Picked] }>();
 
 /** Width of the paper to its height, in steps, so that pieces do not jump while a drawer opens by a hair. */
 const ratio = ref(4 / 3);
@@ -95,6 +111,53 @@ function strokesOf(piece: PieceResult): Stroke[] {
   return marks.filter((m): m is Stroke => m.kind === "stroke" && m.layer !== "grain" && !(m.sign === true && m.layer === "fold"));
 }
 
+/** What can be pressed by its number: the points of the outlines, in screen pixels. */
+const spots = computed(() =>
+  laid.value.flatMap(({ piece, dx, dy }) =>
+    (props.pickable?.(piece) ?? []).map(({ name, at }) => ({
+      name,
+      piece: piece.key,
+      ...toScreen(view.value, { x: at.x + dx, y: at.y + dy }),
+    })),
+  ),
+);
+const outlines = computed(() =>
+  laid.value.flatMap(({ piece, dx, dy }) =>
+    piece.edges.flatMap(({ places }) => {
+      const at = places.map((p) => toScreen(view.value, { x: p.x + dx, y: p.y + dy }));
+      return at.slice(1).map((b, i) => [at[i] as Point, b] as const);
+    }),
+  ),
+);
+/** What is written on the pieces already: numbers keep off it. */
+const wordBoxes = computed(() => words.value.flatMap((w) => w.fold.map(({ x, y }) => ({ x: x - 14, y: y - 22, w: 28, h: 44 }))));
+const numbers = computed(() => {
+  const wishes = spots.value.map((s) => ({ id: `${s.piece} ${s.name}`, at: s, width: s.name.length * 9 + 3 }));
+  const names = new Map(spots.value.map((s) => [`${s.piece} ${s.name}`, pointText(s.name).replace("#", "")]));
+  return placeLabels(wishes, outlines.value, wordBoxes.value).map((l) => ({ ...l, text: names.get(l.id) ?? "" }));
+});
+const crosses = computed(() => spots.value.map(({ x, y }) => `M${(x - 4).toFixed(1)} ${y.toFixed(1)}h8m-4-4v8`).join(""));
+/** A hand that moves a piece presses nothing. */
+const SLIP = 4;
+let down: Point | undefined;
+function press(event: MouseEvent): void {
+  if (!props.pickable || !down || Math.hypot(event.clientX - down.x, event.clientY - down.y) > SLIP) return;
+  const box = (event.currentTarget as Element).getBoundingClientRect();
+  const at = { x: event.clientX - box.left, y: event.clientY - box.top };
+  const number = numbers.value.find((l) => at.x >= l.x && at.x <= l.x + l.w && at.y >= l.y && at.y <= l.y + l.h);
+  const spot = number ? { name: number.id.split(" ")[1] ?? "" } : nearestTo(at, spots.value);
+  if (spot) return emit("pick", { kind: "point", name: spot.name });
+  const { x, y, k } = view.value;
+  const on = { x: (at.x - x) / k, y: (at.y - y) / k };
+  const edges = laid.value.flatMap(({ piece, dx, dy }) =>
+    piece.edges.map((e) => ({ name: e.name, places: e.places.map((p) => ({ x: p.x + dx, y: p.y + dy })) })),
+  );
+  const edge = nearestOn(on, edges, k);
+  if (edge) return emit("pick", { kind: "edge", name: edge.name });
+  const key = (event.target as Element).closest("[data-piece]")?.getAttribute("data-piece");
+  if (key) emit("pick", { kind: "piece", name: key });
+}
+
 type ToScreen = (p: { x: number; y: number }) => { x: number; y: number };
 
 function foldMark(edge: PieceEdge, at: ToScreen): { d: string; x: number; y: number; named: boolean } {
@@ -136,12 +199,20 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
 </script>
 
 <template>
-  <PaperOnGlass :paper="paper" :grid="grid" :unit="unit" what="The pieces">
+  <PaperOnGlass
+    :paper="paper"
+    :grid="grid"
+    :unit="unit"
+    what="The pieces"
+    @pointerdown.capture="down = { x: $event.clientX, y: $event.clientY }"
+    @click="press"
+  >
     <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
       <g
         v-for="{ piece, dx, dy } in laid"
         :key="piece.key"
         class="piece"
+        :data-piece="piece.key"
         :transform="`translate(${dx} ${dy})`"
         @pointerdown="drag(piece.key, $event)"
         @mousedown.stop
@@ -190,6 +261,8 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
         <text class="edge" :x="e.x" :y="e.y">{{ e.text }}</text>
       </g>
     </g>
+    <path v-if="pickable" class="crosses" :d="crosses" />
+    <text v-for="l in numbers" :key="l.id" class="number" :x="l.x" :y="l.y + 13">{{ l.text }}</text>
     <template #says>
       <el-alert
         v-if="laid.length === 0"
@@ -288,6 +361,15 @@ text {
   stroke: var(--paper);
   stroke-width: 6;
   stroke-linejoin: round;
+}
+.crosses {
+  stroke: var(--ink-2);
+  stroke-width: 1.3;
+  fill: none;
+}
+.number {
+  font: 600 15px var(--face);
+  text-anchor: start;
 }
 .empty {
   position: absolute;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowLeft, ArrowRight, Back, Minus, Plus, Right, VideoPause, VideoPlay } from "@element-plus/icons-vue";
+import { ArrowLeft, ArrowRight, Back, Grid, Minus, Plus, Right, VideoPause, VideoPlay, View } from "@element-plus/icons-vue";
 
 /** Step forward and back, play, jump; fit and zoom; construction or pieces; what lies on the paper besides. `still`: steps are not played. */
 defineProps<{ step: number; last: number; playing: boolean; pieces: boolean; grid: boolean; ahead: boolean; still?: boolean }>();
@@ -69,15 +69,19 @@ const LAID = [
       <el-button text :icon="Minus" title="Smaller (minus)" aria-label="Smaller (minus)" @click="$emit('zoom', 1 / 1.3)" />
       <el-button text aria-label="Fit the paper (F)" @click="$emit('fit')">Fit</el-button>
       <el-button text :icon="Plus" title="Larger (plus)" aria-label="Larger (plus)" @click="$emit('zoom', 1.3)" />
-      <el-button text :class="{ on: grid }" :aria-pressed="grid" aria-label="Grid (G)" @click="$emit('grid')">Grid</el-button>
+      <el-button text :class="{ on: grid }" :icon="Grid" :aria-pressed="grid" title="Grid (G)" aria-label="Grid (G)" @click="$emit('grid')"
+        ><span class="word">Grid</span></el-button
+      >
       <el-button
         v-if="!pieces"
         text
         :class="{ on: ahead }"
+        :icon="View"
         :aria-pressed="ahead"
-        aria-label="The finished draft, faintly (O)"
+        title="What is still to come (O)"
+        aria-label="What is still to come (O)"
         @click="$emit('ahead')"
-        >Ahead</el-button
+        ><span class="word">Ahead</span></el-button
       >
     </div>
   </div>
@@ -128,9 +132,21 @@ const LAID = [
     display: none;
   }
 }
+@container (width < 780px) {
+  .word {
+    display: none;
+  }
+  .view :deep(.el-icon + span:has(.word)) {
+    margin: 0;
+  }
+}
 @container (width < 540px) {
-  .end,
   .count {
+    display: none;
+  }
+}
+@container (width < 660px) {
+  .end {
     display: none;
   }
 }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ref, watch } from "vue";
 
-/** A line of text that is given on when it is finished (Enter, or the field is left): what is typed stands until then. */
-const props = defineProps<{ text: string; label: string; placeholder?: string }>();
+/** A line of text, or several (`long`), that is given on when it is finished (Enter, or the field is left): what is typed stands until then. */
+const props = defineProps<{ text: string; label: string; placeholder?: string; long?: boolean }>();
 const emit = defineEmits<{ put: [text: string] }>();
 const typed = ref(props.text);
 watch(
@@ -17,5 +17,12 @@ function put(): void {
 </script>
 
 <template>
-  <el-input v-model="typed" :aria-label="label" :placeholder="placeholder ?? ''" @change="put" />
+  <el-input
+    v-model="typed"
+    :type="long ? 'textarea' : 'text'"
+    :autosize="{ minRows: 1, maxRows: 6 }"
+    :aria-label="label"
+    :placeholder="placeholder ?? ''"
+    @change="put"
+  />
 </template>

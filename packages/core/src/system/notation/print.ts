@@ -22,14 +22,7 @@ import type {
 
 /** A system as notation. Reading it back gives the same model. */
 export function printNotation(system: System): string {
-  const lines = [
-    ...comments(system.comments),
-    `system ${quoted(system.title)}`,
-    `  garment ${system.garment} · unit ${system.unit} · tape ${system.tape.replace(/in$/, "")}`,
-  ];
-  if (system.about !== undefined) lines.push(`  about ${quoted(system.about)}`);
-  if (system.suits !== undefined) lines.push(`  suits ${quoted(system.suits)}`);
-  lines.push(...unreadLines(system.unread));
+  const lines = [...comments(system.comments), ...printHeading(system), ...unreadLines(system.unread)];
   let before = "system";
   for (const statement of system.statements) {
     if (family(statement.is) !== before || statement.is === "part" || statement.is === "piece") lines.push("");
@@ -37,6 +30,18 @@ export function printNotation(system: System): string {
     lines.push(...comments(statement.comments), ...printStatement(statement));
   }
   return `${lines.join("\n")}\n`;
+}
+
+type PrintedHeading = Pick<System, "title" | "garment" | "unit" | "tape"> & { readonly [K in "about" | "suits"]?: string | undefined };
+
+/** What a system is called, and what is said of it as a whole. */
+export function printHeading({ title, garment, unit, tape, about, suits }: PrintedHeading): string[] {
+  return [
+    `system ${quoted(title)}`,
+    `  garment ${garment} · unit ${unit} · tape ${tape.replace(/in$/, "")}`,
+    ...(about === undefined ? [] : [`  about ${quoted(about)}`]),
+    ...(suits === undefined ? [] : [`  suits ${quoted(suits)}`]),
+  ];
 }
 
 /** Statements that stand together without a blank line. */

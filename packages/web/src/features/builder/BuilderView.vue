@@ -7,6 +7,7 @@ import { useFileDialog } from "@vueuse/core";
 import { computed, ref } from "vue";
 import { RouterLink, useRouter } from "vue-router";
 import { call, callAll } from "../../api/call.js";
+import { useSession } from "../../stores/session.js";
 import { useShelf } from "../../stores/shelf.js";
 import { mayDelete } from "../../stores/deleting.js";
 import { useUndo } from "../../stores/undo.js";
@@ -16,12 +17,14 @@ import { useAttempt } from "../../ui/use-attempt.js";
 import { useKeptText } from "../../ui/use-kept-text.js";
 import { useLoad } from "../../ui/use-load.js";
 import HandoutDialog from "./HandoutDialog.vue";
-import { NEW_SYSTEM } from "./new-system.js";
+import NewSystemDialog from "./NewSystemDialog.vue";
+import { newSystem, STARTERS, TAPES } from "./starters/starters.js";
 
 type Listed = Omit<Work, "notation">;
 
 /** The systems an instructor writes: begin one, go on with one, copy one from the shelf. */
 const shelf = useShelf();
+const session = useSession();
 const router = useRouter();
 const works = ref<Listed[]>([]);
 const { ready, why, again } = useLoad(async () => {
@@ -41,6 +44,14 @@ function copy(slug: string): void {
   if (sheet) void begin(sheet.notation, { slug, version: sheet.version });
 }
 
+const naming = ref(false);
+/** The way round is walked on a frame, in the teacher's unit. */
+function showHow(): void {
+  const [frame] = STARTERS;
+  const { unit } = session;
+  if (frame)
+    void begin(newSystem(frame, { title: "", garment: frame.garment, unit, tape: TAPES[unit][0] ?? "1mm" }), undefined, { tour: "1" });
+}
 const asking = ref(false);
 const handout = useKeptText("new-handout");
 /** The handout is kept on this device until there is a system of it. */
@@ -99,9 +110,9 @@ const remove = (work: Listed): Promise<void> =>
     <LoadState v-if="!ready" what="your systems" :why="why" @again="again" />
     <template v-else>
       <div class="begin">
-        <el-button type="primary" :icon="EditPen" @click="begin(NEW_SYSTEM)">Begin a new one</el-button>
+        <el-button type="primary" :icon="EditPen" @click="naming = true">Begin a new one</el-button>
         <el-button :icon="Tickets" @click="asking = true">Begin from a handout</el-button>
-        <el-button :icon="Guide" @click="begin(NEW_SYSTEM, undefined, { tour: '1' })">Show me how</el-button>
+        <el-button :icon="Guide" @click="showHow">Show me how</el-button>
         <el-select
           v-model="copied"
           filterable
@@ -114,6 +125,7 @@ const remove = (work: Listed): Promise<void> =>
         <el-button :icon="Upload" @click="choose()">or bring one in</el-button>
         <el-checkbox v-if="awayCount || away" v-model="away">Put away ({{ awayCount }})</el-checkbox>
       </div>
+      <NewSystemDialog v-model="naming" :garments="shelf.systems.map((s) => s.sheet.garment)" @begin="begin" />
       <HandoutDialog v-model="asking" @begin="beginFromHandout" />
       <el-alert v-if="told" :title="told" type="warning" show-icon @close="told = ''" />
       <el-alert v-if="failed" :title="failed" type="error" role="alert" :closable="false" />

@@ -3,7 +3,7 @@ import type { HomeUnit } from "@lodrin/core";
 import { ref } from "vue";
 import { useSession } from "../../stores/session.js";
 import { useKeptText } from "../../ui/use-kept-text.js";
-import { handoutSystem } from "./new-system.js";
+import { handoutSystem } from "./starters/handout-system.js";
 
 /** A handout as a teacher has it, pasted or typed, becomes the beginning of a system: its sentences are read in the builder. */
 const open = defineModel<boolean>({ required: true });

@@ -11,6 +11,7 @@ import { useKeys, useUndoKeys } from "../../ui/use-keys.js";
 import AddMenu from "./rows/AddMenu.vue";
 import AskBefore from "./rows/AskBefore.vue";
 import BuilderKeys from "./BuilderKeys.vue";
+import HandSentence from "./by-hand/HandSentence.vue";
 import HandoutFace from "./rows/HandoutFace.vue";
 import MendBar from "./text/MendBar.vue";
 import NotationEditor from "./text/NotationEditor.vue";
@@ -21,6 +22,7 @@ import { chartRange, sizeBodies } from "./range/chart-bodies.js";
 import { draftWords } from "./panels/draft-words.js";
 import { useLights } from "./paper/use-lights.js";
 import { helpWord } from "./rows/row-words.js";
+import { useByHand } from "./by-hand/use-by-hand.js";
 import { useActs } from "./rows/use-acts.js";
 import { providePicking } from "./paper/use-picking.js";
 import { useMends } from "./text/use-mends.js";
@@ -60,6 +62,8 @@ const FACES = [
   { value: "text", label: "Text" },
 ];
 const face = useStorage<"handout" | "text">("lodrin-face", "handout");
+/** Under a sentence its rule is shown when it is asked for. */
+const rules = useStorage("lodrin-rules", false);
 const { mends, reading, failed: mendsFailed } = useMends(writing);
 const proposed = computed(() => mends.value.filter((m) => m.puts));
 const foreseen = useForeseen(writing, proposed);
@@ -93,6 +97,15 @@ const { lights, lit, marks } = useLights(loaded, drafted, asking);
 
 const quick = useTemplateRef<{ fill: (name: string) => void; begin: (sentence: string) => void; focus: () => void }>("quick");
 const { typed, trial, chosen, behind, behindWords, put, paste } = useQuickLine(writing, props.work.id, () => (picked.value = []));
+const hand = useByHand(writing, behind, () => (picked.value = []));
+/** What is made by hand is drawn once every gap is filled and nothing of it is wrong. */
+const drawn = computed(() =>
+  hand.trial.value?.problems.length === 0 ? { step: shownStep.value, ...defined(hand.trial.value) } : undefined,
+);
+const defined = <T extends { readonly step: number | undefined }>(trial: T): Omit<T, "step"> & { step?: number } => {
+  const { step: at, ...rest } = trial;
+  return at === undefined ? rest : { ...rest, step: at };
+};
 const tried = computed(() => (trial.value?.step === undefined ? undefined : trial.value));
 const { touring, endTour } = useTour();
 /** Each line of the way round goes in behind the last, as if it had been typed. */
@@ -115,15 +128,19 @@ const picking = providePicking();
 /** A step chosen on the paper, or by its button, is the line the hand is on. */
 function go(to: number): void {
   const at = lineOf(Math.min(Math.max(0, to), last.value));
-  if (at === undefined || typed.value.trim() !== "" || picking.asked()) return;
+  if (at === undefined || typed.value.trim() !== "" || picking.asked() || hand.filling.value) return;
   step.value = Math.min(Math.max(0, to), last.value);
   document.goTo(at, 1, face.value === "text");
 }
-/** What is picked fills the next gap of a sentence that is begun; else it is what a sentence may begin with. */
+/** What is picked fills the next gap of a sentence that is begun; else it is what a sentence may begin with. Pressed again it is let go. */
 function pick(what: Picked): void {
   if (picking.asked()) return picking.give(what);
+  if (hand.filling.value) return hand.press(what);
   if (typed.value.trim() !== "") quick.value?.fill(what.kind === "point" ? pointText(what.name) : what.name);
-  else picked.value = [...picked.value.filter((p) => p.name !== what.name), what];
+  else {
+    const others = picked.value.filter((p) => p.name !== what.name || p.kind !== what.kind);
+    picked.value = others.length < picked.value.length ? others : [...others, what];
+  }
 }
 
 const drawer = ref<DrawerKey>();
@@ -174,6 +191,7 @@ const ACTS: Readonly<Record<string, () => void>> = {
   "?": () => (keys.value = true),
   Escape: () => {
     if (asking.value) asking.value = undefined;
+    else if (hand.filling.value) hand.leave();
     else if (picked.value.length > 0) picked.value = [];
     else if (ranging.value) ranging.value = false;
     else drawer.value = undefined;
@@ -181,7 +199,8 @@ const ACTS: Readonly<Record<string, () => void>> = {
   },
 };
 useKeys(ACTS, () => keys.value || publishing.value);
-useUndoKeys(document);
+// While a sentence is made by hand, what is taken back is of it.
+useUndoKeys({ undo: () => (hand.filling.value ? hand.back() : document.undo()), redo: () => document.redo() });
 </script>
 
 <template>
@@ -218,6 +237,15 @@ useUndoKeys(document);
           title="Redo (Ctrl Y)"
           @click="document.redo()"
         />
+        <el-button
+          v-if="face === 'handout'"
+          text
+          :class="{ on: rules }"
+          :aria-pressed="rules"
+          title="The rule under every sentence"
+          @click="rules = !rules"
+          >Rules</el-button
+        >
         <AddMenu :system="loaded.system" @add="acts.insert(behind(), $event)" />
       </div>
       <TextCollision v-if="state === 'collision'" :autosave="autosave" />
@@ -232,6 +260,7 @@ useUndoKeys(document);
               :open="open"
               :mends="mends"
               :lit="lit"
+              :rules="rules"
               @open="openStatement"
               @act="act"
               @carry="acts.moveBehind"
@@ -241,6 +270,8 @@ useUndoKeys(document);
               @call="call"
               @line="acts.line"
               @detail="acts.detail"
+              @edit="document.edit($event)"
+              @add="acts.insert(loaded.system.statements.length - 1, $event)"
             />
           </KeepAlive>
         </div>
@@ -262,7 +293,9 @@ useUndoKeys(document);
         @statement="openStatement"
         @all="takeAll"
       />
+      <HandSentence v-if="hand.filling.value" :hand="hand" :loaded="loaded" :run="drafting.run" />
       <QuickLine
+        v-else
         ref="quick"
         v-model="typed"
         :loaded="loaded"
@@ -282,8 +315,9 @@ useUndoKeys(document);
       class="paper"
       :writing="writing"
       :range="range"
-      :trial="tried ?? pull ?? foreseen"
-      :foreseen="!tried && !pull && foreseen !== undefined"
+      :trial="drawn ?? tried ?? pull ?? foreseen"
+      :foreseen="!drawn && !tried && !pull && foreseen !== undefined"
+      :hand="hand"
       :pulled="pull?.says"
       :ghost="ghost"
       :step="shownStep"
@@ -293,10 +327,8 @@ useUndoKeys(document);
       @size="openSize"
       @light="((lights = [$event]), openStatement($event))"
       @problems="drawer = 'problems'"
-      @begin="quick?.begin($event)"
       @pull="shift = $event"
       @taken="pull && change(pull.index, pull.now)"
-      @put="acts.insert(loaded.system.statements.length - 1, $event)"
     />
     <WritingDrawers
       v-model:drawer="drawer"
@@ -333,7 +365,7 @@ useUndoKeys(document);
 <style scoped>
 .writing {
   display: grid;
-  grid-template: 52px minmax(0, 1fr) / minmax(0, 1.05fr) minmax(0, 1fr) auto 84px;
+  grid-template: 52px minmax(0, 1fr) / minmax(0, 0.82fr) minmax(0, 1fr) auto 84px;
   height: 100%;
 }
 .top {
@@ -357,6 +389,10 @@ useUndoKeys(document);
 }
 .room {
   flex: 1;
+}
+.bar .on {
+  color: var(--now);
+  background: var(--now-tint);
 }
 .faces {
   grid-row: 3;

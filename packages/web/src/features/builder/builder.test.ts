@@ -4,9 +4,13 @@ import { loadSystem, VERBS } from "@lodrin/core";
 import { describe, expect, it } from "vitest";
 import { completionsAt } from "./text/completions.js";
 import { LINE_WORDS } from "./text/line-words.js";
-import { NEW_SYSTEM } from "./new-system.js";
+import { newSystem, STARTERS } from "./starters/starters.js";
 import { HELP } from "./panels/help-pages.js";
 import { diagnosticOf } from "./text/problems.js";
+
+const [FRAME] = STARTERS;
+if (!FRAME) throw new Error("no starter");
+const NEW_SYSTEM = newSystem(FRAME, { title: "", garment: "block", unit: "cm", tape: "1mm" });
 
 const shirt = readFileSync("systems/08-menswear-flat-shirt-block.lodrin", "utf8");
 

@@ -21,7 +21,11 @@ import { rowWords } from "./rows/row-words.js";
 import { plotted, rowsFrom } from "./rows/table-rows.js";
 import { changesOf, changesTo } from "./document/text-changes.js";
 import { STOPS } from "./tour/tour-stops.js";
-import { NEW_SYSTEM } from "./new-system.js";
+import { newSystem, STARTERS } from "./starters/starters.js";
+
+const [FRAME] = STARTERS;
+if (!FRAME) throw new Error("no starter");
+const NEW_SYSTEM = newSystem(FRAME, { title: "", garment: "block", unit: "cm", tape: "1mm" });
 
 const TEXT = `# The house's own
 system "Try"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Plan, Run } from "@lodrin/core";
+import { gapsOf, type PieceResult, type Plan, type Run } from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
 import { computed, defineAsyncComponent, useTemplateRef } from "vue";
 import BoardPaper from "../../../board/BoardPaper.vue";
@@ -7,9 +7,11 @@ import type { BoardMark } from "../../../board/board-mark.js";
 import type { Picked } from "../../../board/picked.js";
 import type { Shift } from "../../../board/shift.js";
 import PiecesPaper from "../../../board/PiecesPaper.vue";
+import { pointsOnPiece } from "../../../board/points-on-pieces.js";
 import { useSession } from "../../../stores/session.js";
 import StepControls from "../../../handout/StepControls.vue";
-import PickBar from "./PickBar.vue";
+import HandTools from "../by-hand/HandTools.vue";
+import type { ByHand } from "../by-hand/use-by-hand.js";
 import type { Range } from "../range/use-range.js";
 import type { Trial } from "./use-trial.js";
 import type { Writing } from "../use-writing.js";
@@ -31,6 +33,8 @@ const props = defineProps<{
   /** What pulling the point of the step would make of its rule. */
   pulled: string | undefined;
   marks: readonly BoardMark[];
+  /** What is made by hand. */
+  hand: ByHand;
 }>();
 const ranging = defineModel<boolean>("ranging", { required: true });
 const pieces = defineModel<boolean>("pieces", { required: true });
@@ -41,10 +45,8 @@ defineEmits<{
   size: [index: number];
   light: [statement: number];
   problems: [];
-  begin: [sentence: string];
   pull: [shift: Shift | undefined];
   taken: [];
-  put: [lines: readonly string[]];
 }>();
 const session = useSession();
 const { loaded, drafted } = props.writing;
@@ -52,6 +54,37 @@ const grid = useStorage("lodrin-grid", true);
 const ahead = useStorage("lodrin-ahead", true);
 const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void }>("paper");
 const last = computed(() => Math.max(0, loaded.value.plan.steps.length - 1));
+const drafting = { run: drafted };
+/** What is picked, or named in the sentence that is being made, is lit on the paper. */
+const lit = computed((): readonly Picked[] => {
+  const filling = props.hand.filling.value;
+  return filling ? Object.values(filling.filled).flatMap((values) => values.flatMap((v) => namedBy(v))) : picked.value;
+});
+function namedBy(value: string): Picked[] {
+  const { points, paths } = loaded.value.plan.scope;
+  return value.split(/[-> ]+/).flatMap((word): Picked[] => {
+    const name = word.replace("#", "");
+    return points.has(name)
+      ? [{ kind: "point", name }]
+      : paths.has(name)
+        ? [{ kind: "path", name }]
+        : name.includes(".")
+          ? [{ kind: "edge", name }]
+          : [];
+  });
+}
+/** The points of a piece are shown while one is asked for. */
+const PLACES: ReadonlySet<string> = new Set(["point", "points", "places", "line", "ends", "length"]);
+const asksForPoint = computed(() => {
+  const filling = props.hand.filling.value;
+  const gap = filling && gapsOf(filling.template.parts).find(({ gap: { name } }) => name === filling.asked)?.gap;
+  return gap !== undefined && PLACES.has(gap.kind);
+});
+const pointsToPress = computed(() => {
+  const [{ plan }, run, shown] = [loaded.value, drafted.value, asksForPoint.value];
+  return (piece: PieceResult) => (shown ? pointsOnPiece(piece, plan, run) : []);
+});
+const litEdges = computed(() => lit.value.flatMap(({ kind, name }) => (kind === "edge" ? [name] : [])));
 defineExpose({
   fit: () => paper.value?.fit(),
   zoomBy: (factor: number) => paper.value?.zoomBy(factor),
@@ -72,73 +105,80 @@ defineExpose({
       @problems="$emit('problems')"
     />
     <template v-else>
-      <BoardPaper
-        v-if="!pieces"
-        ref="paper"
-        :plan="trial?.loaded.plan ?? loaded.plan"
-        :run="trial?.drafted ?? drafted"
-        :ghost="ghost"
-        :step="trial?.step ?? step"
-        :tentative="trial !== undefined"
-        pullable
-        :unit="session.unit"
-        :grid="grid"
-        :ahead="ahead"
-        :marks="marks"
-        @go="$emit('go', $event)"
-        @pick="$emit('pick', $event)"
-        @pull="$emit('pull', $event)"
-      />
-      <PiecesPaper
-        v-else
-        ref="paper"
-        :pieces="(trial?.drafted ?? drafted).pieces"
-        :ghosts="[]"
-        :unit="session.unit"
-        :grid="grid"
-        :only="undefined"
-        :edges="[]"
-      />
-      <p v-if="foreseen" class="picks foreseen small" role="status">Preview of what is understood so far. Nothing is inserted yet.</p>
-      <div v-if="pulled && !pieces" class="picks pulled" role="alertdialog" aria-label="The rule would be">
-        <span>{{ pulled }}</span>
-        <el-button type="primary" size="small" @click="$emit('taken')">Take it</el-button>
-        <el-button size="small" text @click="$emit('pull', undefined)">Leave it</el-button>
+      <HandTools v-model:pieces="pieces" :hand="hand" :picked="picked" :loaded="loaded" :run="drafting.run" @clear="picked = []" />
+      <div class="sheet">
+        <BoardPaper
+          v-if="!pieces"
+          ref="paper"
+          :plan="trial?.loaded.plan ?? loaded.plan"
+          :run="trial?.drafted ?? drafted"
+          :ghost="ghost"
+          :step="trial?.step ?? step"
+          :tentative="trial !== undefined"
+          :pullable="!hand.filling.value"
+          :whole="ahead"
+          :lit="lit"
+          :unit="session.unit"
+          :grid="grid"
+          :ahead="ahead"
+          :marks="marks"
+          @go="$emit('go', $event)"
+          @pick="$emit('pick', $event)"
+          @pull="$emit('pull', $event)"
+        />
+        <PiecesPaper
+          v-else
+          ref="paper"
+          :pieces="(trial?.drafted ?? drafted).pieces"
+          :ghosts="[]"
+          :unit="session.unit"
+          :grid="grid"
+          :only="undefined"
+          :edges="litEdges"
+          :pickable="pointsToPress"
+          @pick="$emit('pick', $event)"
+        />
+        <p v-if="foreseen" class="picks foreseen small" role="status">Preview of what is understood so far. Nothing is inserted yet.</p>
+        <div v-if="pulled && !pieces" class="picks pulled" role="alertdialog" aria-label="The rule would be">
+          <span>{{ pulled }}</span>
+          <el-button type="primary" size="small" @click="$emit('taken')">Take it</el-button>
+          <el-button size="small" text @click="$emit('pull', undefined)">Leave it</el-button>
+        </div>
+        <StepControls
+          class="controls"
+          :step="step"
+          :last="last"
+          :playing="false"
+          :pieces="pieces"
+          :grid="grid"
+          :ahead="ahead"
+          still
+          @go="$emit('go', $event)"
+          @fit="paper?.fit()"
+          @zoom="paper?.zoomBy($event)"
+          @pieces="pieces = $event"
+          @grid="grid = !grid"
+          @ahead="ahead = !ahead"
+        />
       </div>
-      <PickBar
-        v-if="picked.length && !pieces && !pulled"
-        class="picks"
-        :picked="picked"
-        :plan="loaded.plan"
-        @begin="($emit('begin', $event), (picked = []))"
-        @put="($emit('put', $event), (picked = []))"
-        @clear="picked = []"
-      />
-      <StepControls
-        class="controls"
-        :step="step"
-        :last="last"
-        :playing="false"
-        :pieces="pieces"
-        :grid="grid"
-        :ahead="ahead"
-        still
-        @go="$emit('go', $event)"
-        @fit="paper?.fit()"
-        @zoom="paper?.zoomBy($event)"
-        @pieces="pieces = $event"
-        @grid="grid = !grid"
-        @ahead="ahead = !ahead"
-      />
     </template>
   </section>
 </template>
 
 <style scoped>
 .paper {
-  position: relative;
+  display: grid;
+  grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
   min-width: 0;
+  min-height: 0;
   container-type: inline-size;
+}
+.paper > :only-child {
+  grid-row: 1 / -1;
+}
+.sheet {
+  position: relative;
+  min-height: 0;
 }
 .picks {
   position: absolute;

@@ -40,8 +40,6 @@ export function useTrial(
     const { lines, edits, reading } = quick;
     const { loaded: tried, drafted } = tryEdits(edits);
     const last = lastLine(edits);
-    const source = tried.system.statements[statementAt(tried.read, last) ?? -1];
-    const step = tried.plan.steps.findIndex((s) => (s.source as unknown) === source);
     return {
       typed: line,
       lines,
@@ -49,7 +47,7 @@ export function useTrial(
       line: last,
       loaded: tried,
       drafted,
-      step: step < 0 ? undefined : step,
+      step: stepAtLine(tried, last),
       faults: reading ? faultsOf(reading) : notationFaults(line, lines[0] ?? "", tried, last),
       reading,
       whole: reading === undefined || reading.status === "read" || (reading.readings.length > 1 && chosen.value !== undefined),
@@ -61,8 +59,15 @@ export function useTrial(
   return { trial, now: () => (trial.value?.typed === typed.value ? trial.value : trialOf(typed.value)) };
 }
 
+/** The step that a statement on a line makes; undefined when it makes none. */
+export function stepAtLine({ system, read, plan }: LoadedSystem, line: number): number | undefined {
+  const source = system.statements[statementAt(read, line) ?? -1];
+  const step = plan.steps.findIndex((s) => (s.source as unknown) === source);
+  return step < 0 ? undefined : step;
+}
+
 /** The line (from 1) on which the last of what is put behind a step stands, once all of it stands. */
-function lastLine(edits: readonly LineEdit[]): number {
+export function lastLine(edits: readonly LineEdit[]): number {
   const last = edits.reduce((a, b) => (b.from >= a.from ? b : a), edits[0] ?? { from: 0, count: 0, lines: [] });
   return edits.reduce((sum, edit) => sum + edit.lines.length, last.from);
 }

@@ -1,9 +1,19 @@
 <script setup lang="ts">
-import { type LineToMend, type LoadedSystem, type Run, dependentsOf, dependenciesOf, type Statement, statementAt } from "@lodrin/core";
+import {
+  type LineEdit,
+  type LineToMend,
+  type LoadedSystem,
+  type Run,
+  dependentsOf,
+  dependenciesOf,
+  type Statement,
+  statementAt,
+} from "@lodrin/core";
 import { computed, nextTick, onActivated, ref, type Ref, useTemplateRef, watch } from "vue";
 import { useRest } from "../../../ui/use-rest.js";
 import HandoutRow from "./HandoutRow.vue";
 import RowForm from "./RowForm.vue";
+import SystemPage from "./SystemPage.vue";
 import { nameOf } from "./use-acts.js";
 
 /** The handout as it is written: every line of the system as people read it; the open one is edited where it stands. */
@@ -15,6 +25,8 @@ const props = defineProps<{
   mends: readonly LineToMend[];
   /** Statements to be lit: what stands on something, or would break. */
   lit: ReadonlySet<number>;
+  /** The rule of every line is shown under its sentence. */
+  rules: boolean;
 }>();
 const emit = defineEmits<{
   open: [index: number];
@@ -27,6 +39,8 @@ const emit = defineEmits<{
   /** A line of a statement, by its row in the block, says something else; without a text it goes. */
   line: [index: number, row: number, text: string | undefined];
   detail: [index: number, text: string];
+  edit: [edits: readonly LineEdit[]];
+  add: [lines: readonly string[]];
 }>();
 
 const list = useTemplateRef<HTMLElement>("list");
@@ -90,7 +104,8 @@ function drop(after: number): void {
 </script>
 
 <template>
-  <div id="handout-face" ref="list" class="handout" role="region" aria-label="The handout" tabindex="0">
+  <div id="handout-face" ref="list" class="handout" :class="{ rules }" role="region" aria-label="The handout" tabindex="0">
+    <SystemPage :loaded="loaded" :open="open < 0" @edit="$emit('edit', $event)" @open="$emit('open', $event)" @add="$emit('add', $event)" />
     <div
       v-for="row in rest ? rows : rows.slice(0, FIRST)"
       :key="row.index"
@@ -155,6 +170,9 @@ function drop(after: number): void {
 }
 .row.wrong {
   border-left-color: var(--fail);
+}
+.handout:not(.rules) :deep(.rule.told) {
+  display: none;
 }
 .row.point :deep(.margin) {
   color: var(--ink);

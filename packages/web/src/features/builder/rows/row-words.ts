@@ -21,15 +21,15 @@ const named = (margin: string, key: string, text: string): Words => ({
 /** What each kind of line says; one that is not here is shown by its rule alone. */
 const BY_KIND: { readonly [K in Kind]?: (s: Extract<Statement, { is: K }>, rule: string) => Words } = {
   measure: (s) => named("tape", s.key, s.how),
-  set: (s) => named("setting", s.key, s.decides),
+  set: (s) => named("setting", `${s.key}: ${s.default}`, s.decides),
   choose: (s) => named("choice", s.key, s.decides),
   table: (s) => named("table", s.key, ""),
   value: (s) => ({ margin: "sum", says: s.text ?? `Work out the ${inWords(s.key)}.` }),
   // The number stands at the margin: the rule is shown without it.
   point: (s, rule) => ({ margin: pointText(s.id).replace("#", ""), says: s.text ?? "", rule: rule.replace(/^\S+\s+/, "") }),
   path: (s) => ({ margin: "line", says: s.text ?? s.label ?? cap(inWords(s.key)) }),
-  piece: (s) => ({ margin: "piece", says: s.key }),
-  pieceFrom: (s) => ({ margin: "piece", says: s.key }),
+  piece: (s) => ({ margin: "piece", says: s.title }),
+  pieceFrom: (s) => ({ margin: "piece", says: s.title ?? inWords(s.key) }),
   check: (s) => ({ margin: "check", says: s.title }),
   passes: (s) => ({ margin: "check", says: s.title }),
   caution: (s) => ({ margin: "caution", says: s.text, rule: "" }),

@@ -104,7 +104,7 @@ defineExpose({ fill, begin, focus: () => field.value?.focus() });
         @enter="waits ? showGap() : $emit('take')"
         @paste="$emit('paste', $event)"
       />
-      <el-button type="primary" :disabled="waits || !trial?.whole" @click="$emit('take')">Put in</el-button>
+      <el-button type="primary" :disabled="waits || !trial?.whole" @click="$emit('take')">Insert</el-button>
     </div>
     <div class="said small" role="status">
       <p v-if="!typed.trim()" class="quiet">It goes {{ behind }}. A whole handout may be pasted here.</p>

@@ -33,7 +33,7 @@ export function useQuickLine(writing: Writing, id: string, written: () => void):
   const { trial, now } = useTrial(typed, chosen, behind, preferred, writing);
   const behindWords = computed(() => {
     const source = loaded.value.system.statements[behind()];
-    return source?.is === "point" ? `behind ${source.id}` : "behind the open line";
+    return source?.is === "point" ? `after ${source.id}` : "after the selected line";
   });
 
   function put(): void {

@@ -1,0 +1,124 @@
+import {
+  beginFilling,
+  beginWith,
+  failuresOf,
+  fillGap,
+  type Filling,
+  type Gap,
+  insertionOf,
+  newProblems,
+  type Pressed,
+  pressInto,
+  type Template,
+} from "@lodrin/core";
+import { computed, type ComputedRef, shallowRef } from "vue";
+import { lastLine, stepAtLine } from "../paper/use-trial.js";
+import type { Tried, Writing } from "../use-writing.js";
+
+/** What the filled sentence would put in, with the system and its draft as they would be. */
+export interface HandTrial extends Tried {
+  readonly lines: readonly string[];
+  /** The step it makes, when it makes one. */
+  readonly step: number | undefined;
+  /** What would be wrong: nothing is put in that the system cannot read. */
+  readonly problems: readonly string[];
+  /** What could not be drawn on this body. */
+  readonly failures: readonly string[];
+}
+
+/** A statement that is made by hand: its sentence, gap by gap. */
+export interface ByHand {
+  readonly filling: ComputedRef<Filling | undefined>;
+  readonly trial: ComputedRef<HandTrial | undefined>;
+  /** Why what was pressed last was not taken; empty when it was. */
+  readonly refused: ComputedRef<string>;
+  readonly begin: (template: Template, picked: readonly Pressed[]) => void;
+  readonly ask: (gap: string) => void;
+  readonly fill: (gap: Gap, values: readonly string[]) => void;
+  readonly press: (pressed: Pressed) => void;
+  /** Takes back what was filled last; the first of all leaves the sentence. */
+  readonly back: () => void;
+  readonly leave: () => void;
+  readonly insert: () => void;
+}
+
+/** `inserted` is called when something went in. */
+export function useByHand(writing: Writing, behind: () => number, inserted: () => void): ByHand {
+  const { loaded, library, drafted, document, tryEdits } = writing;
+  /** Every state of the sentence so far, the last one now. */
+  const states = shallowRef<readonly Filling[]>([]);
+  const told = shallowRef("");
+  const filling = computed(() => states.value.at(-1));
+  const draft = computed(() => ({ plan: loaded.value.plan, run: drafted.value }));
+
+  function next(now: Filling): void {
+    told.value = "";
+    states.value = [...states.value, now];
+  }
+  function leave(): void {
+    told.value = "";
+    states.value = [];
+  }
+
+  const insertion = computed(() => filling.value && insertionOf(filling.value, loaded.value, library.value, behind(), drafted.value));
+  const trial = computed((): HandTrial | undefined => {
+    if (!insertion.value) return undefined;
+    const { lines, edits } = insertion.value;
+    const tried = tryEdits(edits);
+    const had = new Set(failuresOf(loaded.value.plan, drafted.value).map(({ says }) => says));
+    return {
+      ...tried,
+      lines,
+      step: stepAtLine(tried.loaded, lastLine(edits)),
+      problems: newProblems(loaded.value, tried.loaded).map(({ why, fix }) => `${why} ${fix}`.trim()),
+      failures: failuresOf(tried.loaded.plan, tried.drafted).flatMap(({ says }) => (had.has(says) ? [] : [says])),
+    };
+  });
+
+  return {
+    filling,
+    trial,
+    refused: computed(() => told.value),
+    begin(template, picked) {
+      told.value = "";
+      const begun = beginWith(template, picked, draft.value);
+      states.value = [begun ?? beginFilling(template, draft.value)];
+    },
+    ask(gap) {
+      const now = filling.value;
+      // Where the hand is is no act of its own to be taken back.
+      if (now && now.asked !== gap) states.value = [...states.value.slice(0, -1), { ...now, asked: gap }];
+    },
+    fill(gap, values) {
+      const now = filling.value;
+      if (!now || (now.filled[gap.name] ?? []).join("\n") === values.join("\n")) return;
+      const typed = states.value.at(-2);
+      // Letter after letter of one gap is one act.
+      const sameGap = typed && isTyped(gap) && otherGaps(typed, gap) === otherGaps(now, gap) && typed.asked === now.asked;
+      if (sameGap) states.value = [...states.value.slice(0, -1), { ...fillGap(now, gap, values), asked: now.asked }];
+      else next(isTyped(gap) ? { ...fillGap(now, gap, values), asked: gap.name } : fillGap(now, gap, values));
+    },
+    press(pressed) {
+      const now = filling.value;
+      const then = now && pressInto(now, pressed, draft.value);
+      if (then) next(then);
+      else told.value = `No gap of this sentence takes ${pressed.kind === "path" ? "a line" : `a ${pressed.kind}`}.`;
+    },
+    back() {
+      told.value = "";
+      states.value = states.value.slice(0, -1);
+    },
+    leave,
+    insert() {
+      if (!insertion.value || (trial.value?.problems.length ?? 1) > 0) return;
+      const { edits } = insertion.value;
+      document.edit(edits, lastLine(edits));
+      leave();
+      inserted();
+    },
+  };
+}
+
+/** Gaps that are typed letter by letter. */
+const isTyped = ({ kind }: Gap): boolean => ["length", "number", "angle", "condition", "text", "newKey", "newPiece"].includes(kind);
+const otherGaps = ({ filled }: Filling, { name }: Gap): string => JSON.stringify({ ...filled, [name]: undefined });
