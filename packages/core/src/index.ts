@@ -1,4 +1,5 @@
 export * from "./body/index.js";
+export { type EdgeState, edgeStates } from "./check/edge-states.js";
 export type { CheckResult, CheckStatus as CheckStatus } from "./check/result.js";
 export { newProblems } from "./edit/consequences.js";
 export { type Heading, replaceHeading } from "./edit/heading.js";
@@ -19,7 +20,7 @@ export { type LineToMend, linesToMend, readLines, takeMends } from "./phrase/men
 export { sentenceFindings } from "./phrase/sentence-findings.js";
 export { keepSaid } from "./phrase/say/keep-said.js";
 export { sentenceFor } from "./phrase/say/sentence-for.js";
-export { kindOfMeaning, quickReading, type QuickReading } from "./phrase/quick.js";
+export { kindOfMeaning, placeOfLine, quickReading, type QuickReading } from "./phrase/quick.js";
 export { definitionsOf, type NameKind, referencesOf } from "./system/references.js";
 export {
   type Camera,
@@ -56,6 +57,7 @@ export { type RunJson, runToJson } from "./report/json.js";
 export { sampleBody } from "./run/sample.js";
 export { stepName } from "./plan/step-name.js";
 export { shapingSentence } from "./report/shaping-sentence.js";
+export { keyOf } from "./formula/key-of.js";
 export { inWords } from "./formula/in-words.js";
 export { wordComesTo } from "./report/word-comes-to.js";
 export { explainStep, type TraceEntry, traceOf } from "./report/trace.js";

@@ -4,7 +4,8 @@ import { AMOUNTS } from "./grammar/amounts.js";
 import { figureCalled, type Ground } from "./ground/ground.js";
 import { quoted } from "./quoted.js";
 import { measureLine } from "./measure-line.js";
-import { keyOf, type Put } from "./sheet/sheet.js";
+import { type Put } from "./sheet/sheet.js";
+import { keyOf } from "../formula/key-of.js";
 import { isNoise, tokensOf } from "./words/tokens.js";
 
 /** An amount that is said by itself, as a formula; undefined when its words are no amount or can be meant in two ways. */

@@ -49,7 +49,7 @@ export function quickReading(
     const put = (said: string): LineEdit[] =>
       elsewhere
         ? editsFor(loaded, [{ sort: "step", board, lines: [said] }])
-        : insertLines(loaded.read, placeFor(notation, statements, after), [said]);
+        : insertLines(loaded.read, placeOfLine(notation, statements, after), [said]);
     const whole = withSentence(notation, put(notation), loaded, library);
     return { lines: [whole], edits: put(whole), reading: undefined };
   }
@@ -110,8 +110,8 @@ function boardNamedIn(line: string, loaded: LoadedSystem): string | undefined {
   return boards.size === 1 ? [...boards][0] : undefined;
 }
 
-/** The statement a line goes behind: measurements and settings to their like, everything else behind the one that is open. */
-function placeFor(line: string, statements: readonly Statement[], open: number): number {
+/** The statement a line of the notation goes behind: measurements and settings to their like, everything else behind the one that is open. */
+export function placeOfLine(line: string, statements: readonly Statement[], open: number): number {
   const word = /^\s*([a-z]+)\b/.exec(line)?.[1] ?? "";
   const among = ABOVE.findIndex((kinds) => (kinds as readonly string[]).includes(word));
   if (among < 0) return open;

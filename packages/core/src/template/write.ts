@@ -1,4 +1,4 @@
-import { keyOf } from "../phrase/sheet/sheet.js";
+import { keyOf } from "../formula/key-of.js";
 import { pointText } from "../verb/form.js";
 import { type Filled, type Gap, gapsOf, isWhole } from "./gaps.js";
 import type { Template } from "./template.js";

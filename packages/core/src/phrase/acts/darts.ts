@@ -7,7 +7,8 @@ import { on, oneOf, p, saying, wordsRow, type Saying } from "../grammar/rules.js
 import { type KnownDart } from "../ground/ground.js";
 import type { Amount, Direction, Line, Spot } from "../meaning.js";
 import { bracketed } from "../grammar/amounts.js";
-import { keyOf, type Sheet } from "../sheet/sheet.js";
+import { type Sheet } from "../sheet/sheet.js";
+import { keyOf } from "../../formula/key-of.js";
 import { ask, NOT_SO, refuse } from "../sheet/unclear.js";
 import { act, type Act, Bag } from "../clause.js";
 import { alongBy } from "./along.js";

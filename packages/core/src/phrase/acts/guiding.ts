@@ -2,7 +2,7 @@ import { act, type Act } from "../clause.js";
 import { AMOUNT, LINE, SPOT } from "../grammar/main-rules.js";
 import { on, oneOf, p, saying } from "../grammar/rules.js";
 import type { Amount, Line, Spot } from "../meaning.js";
-import { keyOf } from "../sheet/sheet.js";
+import { keyOf } from "../../formula/key-of.js";
 import { laidOff } from "./laid-off.js";
 import { CALLED_LINE } from "./called-line.js";
 import { only, startIn } from "./said.js";

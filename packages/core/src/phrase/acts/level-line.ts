@@ -1,7 +1,7 @@
 import { LINE, SPOT } from "../grammar/main-rules.js";
 import { on, p, saying } from "../grammar/rules.js";
 import type { Line, Spot } from "../meaning.js";
-import { keyOf } from "../sheet/sheet.js";
+import { keyOf } from "../../formula/key-of.js";
 import { NOT_SO } from "../sheet/unclear.js";
 import { act, type Act } from "../clause.js";
 import { wordOf } from "../words/word-of.js";

@@ -1,3 +1,4 @@
+import { keyOf } from "../../formula/key-of.js";
 import { pointText } from "../../verb/form.js";
 import { nextLetter } from "../../edit/renumber.js";
 import { isLetter } from "../grammar/point-name.js";
@@ -332,13 +333,6 @@ export function withMeasures(puts: readonly Put[], unit: HomeUnit): readonly Put
   const said = puts.map((put) => ({ ...put, lines: put.lines.map(plain) }));
   return [...[...needs].map((key): Put => ({ sort: "measure", board: "", lines: [measureLine(key, unit)] })), ...said];
 }
-
-export const keyOf = (words: string): string =>
-  words
-    .toLowerCase()
-    .replace(/⟨\d+⟩/g, "")
-    .replace(/[^a-z0-9]+/g, "_")
-    .replace(/^[_\d]+|_+$/g, "");
 
 /** The next number of a board, with the letters its points have. */
 function nextFree(ground: Ground, board: string, taken: ReadonlySet<string>): string {

@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import type { Work } from "@lodrin/contract";
-import { type Difference, type Finding, isPressing, type LoadedSystem } from "@lodrin/core";
+import { type Difference, type Finding, isPressing, type LoadedSystem, type Statement } from "@lodrin/core";
 import { computed, defineAsyncComponent } from "vue";
 import { useSession } from "../../stores/session.js";
 import DrawerFrame from "../../drawers/DrawerFrame.vue";
 import DrawerRail from "../../drawers/DrawerRail.vue";
+import type { Stage } from "./panels/order-of-work.js";
 import type { WorkAutosave, Writing } from "./use-writing.js";
 
 // What is pulled out is fetched when it is: the table opens sooner.
 const ClassesGotWrong = defineAsyncComponent(() => import("./range/ClassesGotWrong.vue"));
 const FilesPanel = defineAsyncComponent(() => import("./panels/FilesPanel.vue"));
 const HelpPanel = defineAsyncComponent(() => import("./panels/HelpPanel.vue"));
+const OrderPanel = defineAsyncComponent(() => import("./panels/OrderPanel.vue"));
 const ProblemsPanel = defineAsyncComponent(() => import("./range/ProblemsPanel.vue"));
+const SeamsPanel = defineAsyncComponent(() => import("./panels/SeamsPanel.vue"));
 const TryPanel = defineAsyncComponent(() => import("./panels/TryPanel.vue"));
 const VersionsPanel = defineAsyncComponent(() => import("./panels/VersionsPanel.vue"));
 
@@ -35,14 +38,19 @@ const emit = defineEmits<{
   ghost: [system: LoadedSystem | undefined];
   put: [lines: readonly string[]];
   placed: [work: Work];
+  stage: [key: Stage["key"]];
+  sew: [edge: string];
+  change: [index: number, statement: Statement];
 }>();
-export type DrawerKey = "problems" | "try" | "versions" | "files" | "help";
+export type DrawerKey = "order" | "seams" | "problems" | "try" | "versions" | "files" | "help";
 const session = useSession();
 const { loaded, drafted, figures, settings } = props.writing;
 /** Where the run is kept, for fields that follow it by themselves. */
 const drafting = { run: drafted };
 
 const DRAWERS: readonly { key: DrawerKey | "range"; name: string }[] = [
+  { key: "order", name: "Order" },
+  { key: "seams", name: "Seams" },
   { key: "problems", name: "Problems" },
   { key: "range", name: "Range" },
   { key: "try", name: "Try" },
@@ -65,6 +73,22 @@ function toggle(key: DrawerKey | "range"): void {
     <ProblemsPanel v-if="drawer === 'problems'" :findings="findings" :sum="sum" @go="$emit('statement', $event)">
       <ClassesGotWrong :slug="work.slug" :loaded="loaded" @go="$emit('statement', $event)" />
     </ProblemsPanel>
+    <OrderPanel
+      v-else-if="drawer === 'order'"
+      :loaded="loaded"
+      :run="drafting.run"
+      :findings="findings"
+      :published="published"
+      @stage="$emit('stage', $event)"
+    />
+    <SeamsPanel
+      v-else-if="drawer === 'seams'"
+      :loaded="loaded"
+      :run="drafting.run"
+      @sew="$emit('sew', $event)"
+      @go="$emit('statement', $event)"
+      @change="(index, statement) => $emit('change', index, statement)"
+    />
     <TryPanel
       v-else-if="drawer === 'try'"
       v-model:figures="figures"

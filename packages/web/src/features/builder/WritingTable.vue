@@ -1,7 +1,19 @@
 <script setup lang="ts">
 import { RefreshLeft, RefreshRight } from "@element-plus/icons-vue";
 import type { Work } from "@lodrin/contract";
-import { keepSaid, type LineToMend, placeOf, pointText, renumber, replaceStatement, type Statement, takeMends } from "@lodrin/core";
+import {
+  keepSaid,
+  type LineToMend,
+  placeOf,
+  placeOfLine,
+  pointText,
+  renumber,
+  replaceStatement,
+  type Statement,
+  takeMends,
+  type Template,
+  TEMPLATES,
+} from "@lodrin/core";
 import { useStorage } from "@vueuse/core";
 import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef, watch } from "vue";
 import type { Picked } from "../../board/picked.js";
@@ -30,6 +42,7 @@ import { useQuickLine } from "./text/use-quick-line.js";
 import { useForeseen } from "./paper/use-foreseen.js";
 import { useGhost } from "./paper/use-ghost.js";
 import { usePublishing } from "./panels/use-publishing.js";
+import type { Stage } from "./panels/order-of-work.js";
 import { usePull } from "./paper/use-pull.js";
 import { useRange } from "./range/use-range.js";
 import { useTour } from "./tour/use-tour.js";
@@ -79,6 +92,11 @@ const takeAll = (): void => document.edit(takeMends(loaded.value.read, proposed.
 function goToText(line: number, column?: number): void {
   face.value = "text";
   void nextTick(() => document.goTo(line, column));
+}
+/** Measurements and settings go to their like, everything else behind the line that is open. */
+function add(lines: readonly string[]): void {
+  const { statements } = loaded.value.system;
+  acts.insert(placeOfLine(lines[0] ?? "", statements, behind()), lines);
 }
 const refused = ref("");
 function act(what: string, index: number): void {
@@ -166,6 +184,30 @@ function look(statement: number | undefined): void {
   else openStatement(statement);
 }
 
+const adding = useTemplateRef<{ measure: () => void }>("adding");
+/** Begins something by hand that is called for elsewhere: the sentence of a template, with what is known of it. */
+function beginByHand(group: Template["group"], key: string, known: readonly Picked[] = []): void {
+  const template = TEMPLATES.find((t) => t.group === group && t.key === key);
+  if (!template) return;
+  pieces.value = known.some((p) => p.kind === "edge");
+  hand.begin(template, known);
+}
+/** Goes on with a stage of the work. */
+function goOn(stage: Stage["key"]): void {
+  const does: Readonly<Record<Stage["key"], () => void>> = {
+    page: () => openStatement(-1),
+    measurements: () => adding.value?.measure(),
+    frame: () => beginByHand("point", "down"),
+    lines: () => beginByHand("line", "line"),
+    pieces: () => beginByHand("piece", "outline"),
+    shapings: () => (pieces.value = true),
+    seams: () => (drawer.value = "seams"),
+    checks: () => beginByHand("check", "equal"),
+    range: () => (ranging.value = true),
+    publish: () => void askToPublish(),
+  };
+  does[stage]();
+}
 const keys = ref(false);
 const header = useTemplateRef<{ turn: (way: number) => void }>("header");
 const draw = (key: DrawerKey): void => void (drawer.value = drawer.value === key ? undefined : key);
@@ -246,7 +288,7 @@ useUndoKeys({ undo: () => (hand.filling.value ? hand.back() : document.undo()), 
           @click="rules = !rules"
           >Rules</el-button
         >
-        <AddMenu :system="loaded.system" @add="acts.insert(behind(), $event)" />
+        <AddMenu ref="adding" :system="loaded.system" @add="add" />
       </div>
       <TextCollision v-if="state === 'collision'" :autosave="autosave" />
       <div class="faces">
@@ -346,6 +388,9 @@ useUndoKeys({ undo: () => (hand.filling.value ? hand.back() : document.undo()), 
       @ghost="other = $event"
       @put="acts.insert(behind(), $event)"
       @placed="kept = $event"
+      @stage="goOn"
+      @sew="beginByHand('sew', 'sew', [{ kind: 'edge', name: $event }])"
+      @change="change"
     />
     <PublishDialog
       v-model="publishing"

@@ -230,7 +230,7 @@ describe("a line as a form", () => {
   it("says each kind of line as people read it", () => {
     expect(system.statements.map((s) => rowWords(s)).map(({ margin, says }) => [margin, says])).toEqual([
       ["tape", "Chest. Round the chest."],
-      ["setting", "Ease. Added."],
+      ["setting", "Ease: 2. Added."],
       ["board", ""],
       ["A0", ""],
       ["A1", "Down from A0."],

@@ -1,25 +1,38 @@
 <script setup lang="ts">
 import { Plus } from "@element-plus/icons-vue";
 import type { System } from "@lodrin/core";
-import { computed } from "vue";
-import { additions, usualMeasurements } from "./additions.js";
+import { computed, defineAsyncComponent, ref } from "vue";
+import { additions } from "./additions.js";
+
+// Fetched when a measurement is added.
+const MeasureDialog = defineAsyncComponent(() => import("./MeasureDialog.vue"));
 
 /** What a system is made of, to be put in where it belongs and then filled in where it stands. */
 const props = defineProps<{ system: System }>();
 const emit = defineEmits<{ add: [lines: readonly string[]] }>();
 
+const MEASURE = "measure";
 const more = computed(() => additions(props.system));
-const measures = computed(() => usualMeasurements(props.system));
+const measuring = ref(false);
+/** The dialog stays once it was opened: what is half typed in it is there when it is opened again. */
+const measured = ref(false);
+function add(what: readonly string[] | typeof MEASURE): void {
+  if (what === MEASURE) measure();
+  else emit("add", what as readonly string[]);
+}
+const measure = (): void => void (measuring.value = measured.value = true);
+defineExpose({ measure });
 </script>
 
 <template>
-  <el-dropdown trigger="click" max-height="420px" @command="emit('add', $event)">
+  <el-dropdown trigger="click" max-height="420px" @command="add">
     <el-button :icon="Plus">Add</el-button>
     <template #dropdown>
       <el-dropdown-menu>
+        <el-dropdown-item :command="MEASURE">A measurement …</el-dropdown-item>
         <el-dropdown-item v-for="a in more" :key="a.says" :command="a.lines">{{ a.says }}</el-dropdown-item>
-        <el-dropdown-item v-for="(m, i) in measures" :key="m.key" :divided="i === 0" :command="m.lines">{{ m.says }}</el-dropdown-item>
       </el-dropdown-menu>
     </template>
   </el-dropdown>
+  <MeasureDialog v-if="measured" v-model="measuring" :system="system" @add="$emit('add', $event)" />
 </template>

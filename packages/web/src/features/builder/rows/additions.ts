@@ -8,7 +8,7 @@ export interface Addition {
 }
 
 /** What every system may have more of; what needs a measurement or points is offered when there are some. */
-export function additions({ statements, unit }: System): Addition[] {
+export function additions({ statements }: System): Addition[] {
   const has = new Set(statements.flatMap((s) => ("key" in s && typeof s.key === "string" ? [s.key] : [])));
   const free = (base: string): string => {
     for (let n = 1; ; n++) if (!has.has(`${base}_${n}`)) return `${base}_${n}`;
@@ -16,9 +16,7 @@ export function additions({ statements, unit }: System): Addition[] {
   const letter = [..."ABCDEFGHJKLMNPQRSTUVWXYZ"].find((c) => !has.has(c));
   const measure = statements.find((s) => s.is === "measure" && s.kind !== "number");
   const [first, second] = statements.flatMap((s) => (s.is === "point" ? [pointText(s.id)] : []));
-  const long = unit === "in" ? 20 : 50;
   const more: Addition[] = [
-    { says: "A measurement of my own", lines: [`measure ${free("measure")} length 1..${long}  "From where to where the tape runs."`] },
     { says: "A setting", lines: [`set ${free("setting")} = 1 from 0 to 2  "What it decides."`] },
     { says: "A choice", lines: [`choose ${free("choice")}  "What is chosen."`, '  first  "Suits most."', '  second  "Suits some."'] },
     ...withMeasure(measure, free),
