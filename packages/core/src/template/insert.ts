@@ -6,6 +6,7 @@ import { insertLines } from "../edit/statement.js";
 import type { LoadedSystem } from "../plan/load.js";
 import type { Library } from "../plan/uses.js";
 import { boardAt } from "../phrase/board-at.js";
+import { placeOfLine } from "../phrase/quick.js";
 import { withSentence } from "../phrase/say/keep-said.js";
 import type { Run } from "../run/run.js";
 import type { Statement } from "../system/model.js";
@@ -15,6 +16,7 @@ import { definitionsOf, referencesOf } from "../system/references.js";
 import { pointText } from "../verb/form.js";
 import type { Filled } from "./gaps.js";
 import { type Filling, itemOf } from "./press.js";
+import { RUN, type Template } from "./template.js";
 import { writeTemplate } from "./write.js";
 
 /** What a filled template puts into a system, and where. */
@@ -51,14 +53,32 @@ export function insertionOf(filling: Filling, loaded: LoadedSystem, library: Lib
   if (!head || board === undefined) return undefined;
   const written = template.outline ? [...head, ...outlineLines(loaded, run, round, filled)] : head;
   const [first = ""] = written;
-  const names = namedIn(template.numbered ? `A0 ${first}` : first);
-  const after = ON_BOARD.has(template.group) ? stepPlace(loaded, names, template.here, open) : endPlace(loaded, names, open);
-  const line = template.numbered ? `${pointText(numberOn(loaded, after.board))} ${first}` : first;
+  const names = namedIn(template.numbered ? `A0 ${first}` : first.replace(RUN, "A0..A1"));
+  const after = placeOf(template, first, loaded, names, open);
+  const number = numberOn(loaded, after.board);
+  const line = template.numbered ? `${pointText(number)} ${first}` : first.replace(RUN, () => runOf(number, filled));
   const lines = [...after.heading, line, ...written.slice(1)];
   const edits = insertLines(loaded.read, after.index, lines);
   if (lines.length > 1) return { lines, edits };
   const said = withSentence(line, edits, loaded, library);
   return { lines: [said], edits: insertLines(loaded.read, after.index, [said]) };
+}
+
+/** The numbers of points that are made together, from the next on. */
+function runOf(first: string, { count = [] }: Filled): string {
+  const [, letters = "", number = "0"] = /^([A-Z]*)(\d+)$/.exec(first) ?? [];
+  return `${pointText(first)}..${pointText(`${letters}${Number(number) + Math.max(1, Math.round(Number(count[0])) - 1)}`)}`;
+}
+
+/** Where a line goes: settings to their like, a new board behind the drafting, the others as their group does. */
+function placeOf(template: Template, line: string, loaded: LoadedSystem, names: readonly Named[], open: number): InsertPlace {
+  const { statements } = loaded.read.system;
+  const at = (index: number): InsertPlace => ({ index, board: undefined, heading: [] });
+  if (ON_BOARD.has(template.group)) return stepPlace(loaded, names, template.here, open);
+  if (template.group !== "given") return endPlace(loaded, names, open);
+  if (line.startsWith("board ")) return at(statements.findLastIndex((s) => !AFTER_BOARDS.has(s.is)));
+  const usual = placeOfLine(line, statements, open);
+  return at(usual === open ? Math.max(open, lastOf(statements, names)) : usual);
 }
 
 /** The edges of a piece that was gone round, as lines under its first. */

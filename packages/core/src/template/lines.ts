@@ -1,3 +1,4 @@
+import { BODY_LEVELS } from "../system/model.js";
 import { templateIn } from "./template.js";
 
 const line = templateIn("line");
@@ -8,12 +9,17 @@ const DIRECTIONS = "[, leaving {leaving:direction}][, arriving {arriving:directi
 /** Lines, curves and arcs through what is placed. */
 export const LINE_TEMPLATES = [
   line("line", "straight line", "Rule a line through {through:points}, called {key:newKey}", "line {key}: {through}"),
-  line("level", "level line", "Rule a level line {label:text} through {through:points}", 'level {label.key} "{label}": {through}'),
+  line(
+    "level",
+    "level line",
+    `Rule a level line {label:text}[, the body's {level:${BODY_LEVELS.join("|")}},] through {through:points}`,
+    'level {label.key} "{label}"[ at {level}]: {through}',
+  ),
   line(
     "curve",
     "curve",
-    `Draw a curve through {through:points}, called {key:newKey}${DIRECTIONS}[, fullness {fullness:number}]`,
-    "curve {key}: {through}[, leaving {leaving}][, arriving {arriving}][, fullness {fullness}]",
+    `Draw a curve through {through:points}, called {key:newKey}${DIRECTIONS}[, {passing:direction} where it passes {past:point}][, fullness {fullness:number}]`,
+    "curve {key}: {through}[, leaving {leaving}][, arriving {arriving}][, {passing} at {past}][, fullness {fullness}]",
   ),
   line(
     "curve-like",
@@ -88,19 +94,20 @@ export const LINE_TEMPLATES = [
 
 const PRESSED = "[, pressed {pressed:in|out|up|down}]";
 const SHORT = "[, short of {short:point}]";
+const UNEVEN = "[, whose legs may differ by {within:length}]";
 
 /** Darts by their middle and what they take in, or by their legs. */
 export const DART_TEMPLATES = [
   dart(
     "dart",
     "by its middle",
-    `A dart {label:text} at {at:point}, {intake:length} wide, to {to:point}[ and to {other:point}]${PRESSED}${SHORT}[, its legs along {legs:path}]`,
-    'dart {label.key} "{label}": at {at}, intake {intake} to {to}[ and {other}][, pressed {pressed}][, short of {short}][, legs along {legs}]',
+    `A dart {label:text} at {at:point}, {intake:length} wide, to {to:point}[ and to {other:point}]${PRESSED}${SHORT}[, its legs along {legs:path}]${UNEVEN}`,
+    'dart {label.key} "{label}": at {at}, intake {intake} to {to}[ and {other}][, pressed {pressed}][, short of {short}][, legs along {legs}][, legs within {within}]',
   ),
   dart(
     "dart-legs",
     "by its legs",
-    `A dart {label:text} between {a:point} and {b:point}, to {to:point}[ and to {other:point}]${PRESSED}${SHORT}`,
-    'dart {label.key} "{label}": legs {a}, {b} to {to}[ and {other}][, pressed {pressed}][, short of {short}]',
+    `A dart {label:text} between {a:point} and {b:point}, to {to:point}[ and to {other:point}]${PRESSED}${SHORT}${UNEVEN}`,
+    'dart {label.key} "{label}": legs {a}, {b} to {to}[ and {other}][, pressed {pressed}][, short of {short}][, legs within {within}]',
   ),
 ];

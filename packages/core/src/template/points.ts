@@ -1,4 +1,4 @@
-import { templateIn } from "./template.js";
+import { RUN, templateIn } from "./template.js";
 
 const point = templateIn("point", true);
 const WAYS = ["down", "up", "out", "in"] as const;
@@ -66,6 +66,12 @@ export const POINT_TEMPLATES = [
   point("move", "shifted", "Shift {point:point} by {out:length} out and {down:length} down", "move {point} {out} out, {down} down"),
   point("copy", "copied by a way", "Copy {point:point} by the way from {from:point} to {to:point}", "copy {point} by {from} to {to}"),
   point("trace", "traced to this board", "Trace {point:point} through to this board", "trace {point}", { here: true }),
+  templateIn("point")(
+    "evenly",
+    "several at equal distances",
+    "{count:number} points from {from:point} to {to:point}, at equal distances",
+    `${RUN} evenly from {from} to {to}`,
+  ),
   point("start", "the first of a board", "Start here", "start", { here: true }),
   point("start-at", "at a place", "Start {across:length} across and {down:length} down", "start at {across} across {down} down", {
     here: true,

@@ -11,6 +11,12 @@ export const SEAM_TEMPLATES = [
     "Sew {first:edges} to {second:edges}[, the first longer by {eased:length}][, within {within:length}]",
     "sew {first} with {second}[, eased {eased}][, within {within}]",
   ),
+  sew(
+    "sew-within",
+    "sew edges that differ a little",
+    "Sew {first:edges} to {second:edges}, which may differ by {within:length}",
+    "sew {first} with {second} within {within}",
+  ),
   check(
     "equal",
     "two come to the same",
@@ -38,5 +44,4 @@ export const SEAM_TEMPLATES = [
     'passes "{title}": {garment} over {body}',
   ),
   check("control", "read on the paper", "Read {reads:length} on the paper[: {text:text}]", 'control {reads}[ "{text}"]'),
-  check("value", "a figure worked out", "Work out {key:newKey} = {formula:length}", "value {key} = {formula}"),
 ];

@@ -125,6 +125,9 @@ const OTHERWISE: Readonly<Record<string, Filled>> = {
   true: { edge: ["Front.side"], other: ["Back.side"] },
   run: { edge: ["Front.hem"], other: ["Back.hem"], seam: ["Front.side"], otherSeam: ["Back.side"] },
   redraw: { line: ["hem_curve"] },
+  "sew-within": { first: ["Front.shoulder"], second: ["Back.shoulder"] },
+  evenly: { count: ["4"], from: ["A0"], to: ["A8"] },
+  curve: { past: ["A6"], through: ["A0", "A6", "A8"] },
   sew: { first: ["Front.shoulder"], second: ["Back.shoulder"] },
   equal: { got: ["len(Front.side)"], expected: ["len(Back.side)"] },
   between: { got: ["len(yoke)"], low: ["10"], high: ["30"] },
@@ -281,6 +284,15 @@ describe("where it goes", () => {
     expect(lineAbove(out("A8"), at("A3"))).toMatch(/^curve hem_curve/);
     expect(lineAbove(out("A3"), at("C2"))).toMatch(/^curve hem_curve/);
     expect(lineAbove(out("C2"), at("A6"))).toMatch(/^C4 /);
+  });
+
+  it("settings with settings, a board behind the drafting, and points together take the next numbers", () => {
+    const filled = { key: ["Half ease"], usual: ["2"], from: ["0"], to: ["4"], decides: ["How loose."] };
+    expect(lineAbove({ template: template("given", "setting"), filled, asked: undefined }, at("A6"))).toMatch(/^measure bust/);
+    const board = { title: ["Pocket"], centre: ["an edge"] };
+    expect(lineAbove({ template: template("given", "board"), filled: board, asked: undefined }, at("A6"))).toMatch(/^C4 /);
+    const evenly = { template: template("point", "evenly"), filled: { count: ["4"], from: ["A0"], to: ["A8"] }, asked: undefined };
+    expect(written(evenly)[0]).toBe("A10..A13 evenly from A0 to A8");
   });
 
   it("opens the heading of a board again that another system brought along", () => {

@@ -1,7 +1,7 @@
 import { type SentencePart, partsOf } from "./gaps.js";
 
 /** What a template makes, as it is looked for: the button it stands under. */
-export type TemplateGroup = "point" | "line" | "dart" | "piece" | "shape" | "sew" | "check";
+export type TemplateGroup = "given" | "point" | "line" | "dart" | "piece" | "shape" | "sew" | "check";
 
 /**
  * A statement with gaps, so that it can be made by hand: its sentence as it is shown, and the lines of the notation it becomes. In
@@ -22,6 +22,9 @@ export interface Template {
   /** A piece whose edges come of the way round that was walked in its gap `round`. */
   readonly outline: boolean;
 }
+
+/** Stands in a line for the numbers of points that are made together, until it is known on which board. */
+export const RUN = "⟨run⟩";
 
 interface More {
   readonly here?: boolean;

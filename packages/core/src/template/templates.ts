@@ -1,3 +1,4 @@
+import { GIVEN_TEMPLATES } from "./given.js";
 import { DART_TEMPLATES, LINE_TEMPLATES } from "./lines.js";
 import { PIECE_TEMPLATES } from "./pieces.js";
 import { POINT_TEMPLATES } from "./points.js";
@@ -7,6 +8,7 @@ import type { Template } from "./template.js";
 
 /** Everything that can be made by hand, in the order it is looked for. */
 export const TEMPLATES: readonly Template[] = [
+  ...GIVEN_TEMPLATES,
   ...POINT_TEMPLATES,
   ...LINE_TEMPLATES,
   ...DART_TEMPLATES,

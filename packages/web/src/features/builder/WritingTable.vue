@@ -107,7 +107,8 @@ function act(what: string, index: number): void {
   else if (what === "renumber") {
     const board = loaded.value.system.statements[index];
     acts.propose("Numbering again would break something.", renumber(loaded.value, board?.is === "board" ? board.key : undefined));
-  } else if (what === "text") goToText(placeOf(loaded.value.read, index).line);
+  } else if (what === "hand") hand.change(index);
+  else if (what === "text") goToText(placeOf(loaded.value.read, index).line);
 }
 const call = (index: number, name: string): void => void (refused.value = acts.call(index, name) ?? "");
 
@@ -288,7 +289,7 @@ useUndoKeys({ undo: () => (hand.filling.value ? hand.back() : document.undo()), 
           @click="rules = !rules"
           >Rules</el-button
         >
-        <AddMenu ref="adding" :system="loaded.system" @add="add" />
+        <AddMenu ref="adding" :system="loaded.system" @add="add" @begin="hand.begin($event, [])" />
       </div>
       <TextCollision v-if="state === 'collision'" :autosave="autosave" />
       <div class="faces">

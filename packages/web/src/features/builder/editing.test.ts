@@ -232,10 +232,10 @@ describe("a line as a form", () => {
       ["tape", "Chest. Round the chest."],
       ["setting", "Ease: 2. Added."],
       ["board", ""],
-      ["A0", ""],
+      ["A0", "Start here."],
       ["A1", "Down from A0."],
       ["unread", ""],
-      ["A2", ""],
+      ["A2", "Square out from A0, chest/4 + ease."],
       ["unread", ""],
       ["line", "Side"],
     ]);

@@ -5,7 +5,14 @@ import LineField from "../text/LineField.vue";
 import { optionsFor, PLACEHOLDER, typedLine } from "./gap-words.js";
 
 /** A gap of a sentence: pressed on the paper, chosen, or typed. */
-const props = defineProps<{ gap: Gap; values: readonly string[]; asked: boolean; loaded: LoadedSystem; run: Readonly<Ref<Run>> }>();
+const props = defineProps<{
+  gap: Gap;
+  values: readonly string[];
+  asked: boolean;
+  locked?: boolean;
+  loaded: LoadedSystem;
+  run: Readonly<Ref<Run>>;
+}>();
 const emit = defineEmits<{ fill: [values: readonly string[]]; ask: []; enter: [] }>();
 
 const WAYS = ["plumb", "level", "along", "square to", "at"].map((value) => ({
@@ -36,7 +43,7 @@ watch(
 </script>
 
 <template>
-  <span class="gap" :class="[gap.kind.replace(' ', '-'), { asked }]" @focusin="$emit('ask')" @click="$emit('ask')">
+  <span :data-gap="gap.name" class="gap" :class="[gap.kind.replace(' ', '-'), { asked }]" @focusin="$emit('ask')" @click="$emit('ask')">
     <LineField
       v-if="TYPED.has(gap.kind)"
       ref="field"
@@ -54,6 +61,7 @@ watch(
       :model-value="one"
       :placeholder="label"
       :aria-label="label"
+      :disabled="locked"
       @update:model-value="emit('fill', [$event])"
       @keydown.enter="$emit('enter')"
     />

@@ -95,7 +95,9 @@ function enter(): void {
     </div>
     <p class="hint small" :class="{ wrong: hint.wrong }" role="status"><FigureText :text="hint.says" /></p>
     <div class="acts">
-      <el-button type="primary" native-type="submit" :disabled="!trial || trial.problems.length > 0">Insert</el-button>
+      <el-button type="primary" native-type="submit" :disabled="!trial || trial.problems.length > 0">{{
+        hand.changing.value ? "Change" : "Insert"
+      }}</el-button>
       <el-button text @click="hand.back()">Back</el-button>
       <el-button text @click="hand.leave()">Leave</el-button>
     </div>
@@ -126,13 +128,16 @@ function enter(): void {
   padding: 0 6px;
 }
 .acts {
+  grid-column: 1 / -1;
   display: flex;
+  gap: 8px;
 }
 .acts .el-button {
   margin: 0;
 }
 .hint {
-  min-height: 2.6em;
+  grid-column: 1 / -1;
+  min-height: 1.4em;
   overflow-wrap: anywhere;
 }
 .wrong {

@@ -11,7 +11,7 @@ const props = defineProps<{ hand: ByHand; picked: readonly Picked[]; loaded: Loa
 const pieces = defineModel<boolean>("pieces", { required: true });
 const emit = defineEmits<{ clear: [] }>();
 
-const LABELS: Readonly<Record<TemplateGroup, string>> = {
+const LABELS: Readonly<Record<Exclude<TemplateGroup, "given">, string>> = {
   point: "Point",
   line: "Line",
   dart: "Dart",
@@ -20,8 +20,8 @@ const LABELS: Readonly<Record<TemplateGroup, string>> = {
   sew: "Sew",
   check: "Check",
 };
-const ON_BOARD: readonly TemplateGroup[] = ["point", "line", "dart", "piece", "check"];
-const ON_PIECES: readonly TemplateGroup[] = ["piece", "shape", "sew", "check"];
+const ON_BOARD: readonly (keyof typeof LABELS)[] = ["point", "line", "dart", "piece", "check"];
+const ON_PIECES: readonly (keyof typeof LABELS)[] = ["piece", "shape", "sew", "check"];
 /** So many of those that suit what is picked stand ready by themselves. */
 const READY = 4;
 const draft = computed(() => ({ plan: props.loaded.plan, run: props.run.value }));

@@ -1,17 +1,20 @@
 import {
   beginFilling,
   beginWith,
+  changeOf,
   failuresOf,
   fillGap,
+  fillingOfStatement,
   type Filling,
   type Gap,
   insertionOf,
   newProblems,
+  placeOf,
   type Pressed,
   pressInto,
   type Template,
 } from "@lodrin/core";
-import { computed, type ComputedRef, shallowRef } from "vue";
+import { computed, type ComputedRef, shallowRef, watch } from "vue";
 import { lastLine, stepAtLine } from "../paper/use-trial.js";
 import type { Tried, Writing } from "../use-writing.js";
 
@@ -33,6 +36,10 @@ export interface ByHand {
   /** Why what was pressed last was not taken; empty when it was. */
   readonly refused: ComputedRef<string>;
   readonly begin: (template: Template, picked: readonly Pressed[]) => void;
+  /** Opens a statement as its sentence, to be changed; nothing where it has none. */
+  readonly change: (index: number) => void;
+  /** A statement is changed, which keeps its name. */
+  readonly changing: ComputedRef<boolean>;
   readonly ask: (gap: string) => void;
   readonly fill: (gap: Gap, values: readonly string[]) => void;
   readonly press: (pressed: Pressed) => void;
@@ -48,6 +55,8 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
   /** Every state of the sentence so far, the last one now. */
   const states = shallowRef<readonly Filling[]>([]);
   const told = shallowRef("");
+  /** The statement that is changed, when none is made. */
+  const changed = shallowRef<number>();
   const filling = computed(() => states.value.at(-1));
   const draft = computed(() => ({ plan: loaded.value.plan, run: drafted.value }));
 
@@ -57,10 +66,18 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
   }
   function leave(): void {
     told.value = "";
+    changed.value = undefined;
     states.value = [];
   }
+  // A line that is put in or taken away elsewhere leaves nothing to be changed here.
+  watch(loaded, () => changed.value !== undefined && leave());
 
-  const insertion = computed(() => filling.value && insertionOf(filling.value, loaded.value, library.value, behind(), drafted.value));
+  const insertion = computed(() => {
+    if (!filling.value) return undefined;
+    return changed.value === undefined
+      ? insertionOf(filling.value, loaded.value, library.value, behind(), drafted.value)
+      : changeOf(filling.value, loaded.value, library.value, changed.value);
+  });
   const trial = computed((): HandTrial | undefined => {
     if (!insertion.value) return undefined;
     const { lines, edits } = insertion.value;
@@ -69,7 +86,7 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
     return {
       ...tried,
       lines,
-      step: stepAtLine(tried.loaded, lastLine(edits)),
+      step: stepAtLine(tried.loaded, changed.value === undefined ? lastLine(edits) : placeOf(tried.loaded.read, changed.value).line),
       problems: newProblems(loaded.value, tried.loaded).map(({ why, fix }) => `${why} ${fix}`.trim()),
       failures: failuresOf(tried.loaded.plan, tried.drafted).flatMap(({ says }) => (had.has(says) ? [] : [says])),
     };
@@ -79,8 +96,17 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
     filling,
     trial,
     refused: computed(() => told.value),
+    changing: computed(() => changed.value !== undefined),
+    change(index) {
+      const statement = loaded.value.read.system.statements[index];
+      const begun = statement && fillingOfStatement(statement);
+      if (!begun) return;
+      leave();
+      changed.value = index;
+      states.value = [begun];
+    },
     begin(template, picked) {
-      told.value = "";
+      leave();
       const begun = beginWith(template, picked, draft.value);
       states.value = [begun ?? beginFilling(template, draft.value)];
     },
@@ -105,6 +131,7 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
       else told.value = `No gap of this sentence takes ${pressed.kind === "path" ? "a line" : `a ${pressed.kind}`}.`;
     },
     back() {
+      if (states.value.length < 2) return leave();
       told.value = "";
       states.value = states.value.slice(0, -1);
     },
@@ -112,8 +139,9 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
     insert() {
       if (!insertion.value || (trial.value?.problems.length ?? 1) > 0) return;
       const { edits } = insertion.value;
-      document.edit(edits, lastLine(edits));
+      const line = changed.value === undefined ? lastLine(edits) : placeOf(loaded.value.read, changed.value).line;
       leave();
+      document.edit(edits, line);
       inserted();
     },
   };

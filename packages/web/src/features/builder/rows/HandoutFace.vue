@@ -139,6 +139,7 @@ function drop(after: number): void {
         @change="$emit('change', row.index, $event)"
         @call="$emit('call', row.index, $event)"
         @text="$emit('act', 'text', row.index)"
+        @hand="$emit('act', 'hand', row.index)"
         @line="(at, text) => $emit('line', row.index, at, text)"
         @detail="$emit('detail', row.index, $event)"
       />

@@ -1,6 +1,15 @@
 <script setup lang="ts">
-import { EditPen } from "@element-plus/icons-vue";
-import { explainStep, type LoadedSystem, markFor, measurementByKey, type Run, type Statement, workedLines } from "@lodrin/core";
+import { Aim, EditPen } from "@element-plus/icons-vue";
+import {
+  explainStep,
+  fillingOfStatement,
+  type LoadedSystem,
+  markFor,
+  measurementByKey,
+  type Run,
+  type Statement,
+  workedLines,
+} from "@lodrin/core";
 import { computed, defineAsyncComponent, type Ref, ref, watch } from "vue";
 import { useSession } from "../../../stores/session.js";
 import FigureText from "../../../ui/FigureText.vue";
@@ -28,6 +37,7 @@ const emit = defineEmits<{
   change: [statement: Statement];
   call: [name: string];
   text: [];
+  hand: [];
   line: [row: number, text: string | undefined];
   detail: [text: string];
 }>();
@@ -54,6 +64,8 @@ function put(path: string, text: string): void {
   if (changed) emit("change", changed);
 }
 
+/** It has a sentence whose gaps are pressed on the paper. */
+const byHand = computed(() => fillingOfStatement(props.statement) !== undefined);
 const comes = computed(() => {
   const { plan } = props.loaded;
   const step = plan.steps.findIndex((s) => (s.source as unknown) === props.statement);
@@ -127,6 +139,7 @@ const comes = computed(() => {
       <el-button v-if="fields.some((f) => f.optional)" link type="primary" @click="more = !more">{{
         more ? "Fewer fields" : "Notes and conditions"
       }}</el-button>
+      <el-button v-if="byHand" link type="primary" :icon="Aim" @click="$emit('hand')">Change on the paper</el-button>
       <el-button link type="primary" :icon="EditPen" @click="$emit('text')">{{
         fields.length ? "In the text" : "Write it in the text"
       }}</el-button>
@@ -154,7 +167,8 @@ const comes = computed(() => {
 }
 .acts {
   display: flex;
-  gap: 18px;
+  flex-wrap: wrap;
+  gap: 4px 18px;
 }
 .label {
   font-weight: 600;

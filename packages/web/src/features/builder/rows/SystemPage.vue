@@ -83,7 +83,8 @@ const MORE = [
       /></el-form-item>
       <el-form-item label="Garment"><SettledInput :text="system.garment" label="Garment" @put="put('garment', $event)" /></el-form-item>
       <el-form-item label="Unit">
-        <el-radio-group :model-value="system.unit" :disabled="hasFigures" aria-label="Unit" @change="putUnit($event as 'in' | 'cm')">
+        <span v-if="hasFigures">{{ UNIT_WORDS[system.unit] }}</span>
+        <el-radio-group v-else :model-value="system.unit" aria-label="Unit" @change="putUnit($event as 'in' | 'cm')">
           <el-radio-button value="in">inches</el-radio-button>
           <el-radio-button value="cm">centimetres</el-radio-button>
         </el-radio-group>

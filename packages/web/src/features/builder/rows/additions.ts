@@ -1,4 +1,4 @@
-import { measureLine, measurementByKey, MEASUREMENTS, pointText, type System, type Statement } from "@lodrin/core";
+import { measureLine, measurementByKey, MEASUREMENTS, type System, type Statement } from "@lodrin/core";
 
 /** Something that can be put into a system where it belongs, and is then filled in where it stands. */
 export interface Addition {
@@ -13,18 +13,10 @@ export function additions({ statements }: System): Addition[] {
   const free = (base: string): string => {
     for (let n = 1; ; n++) if (!has.has(`${base}_${n}`)) return `${base}_${n}`;
   };
-  const letter = [..."ABCDEFGHJKLMNPQRSTUVWXYZ"].find((c) => !has.has(c));
   const measure = statements.find((s) => s.is === "measure" && s.kind !== "number");
-  const [first, second] = statements.flatMap((s) => (s.is === "point" ? [pointText(s.id)] : []));
   const more: Addition[] = [
-    { says: "A setting", lines: [`set ${free("setting")} = 1 from 0 to 2  "What it decides."`] },
     { says: "A choice", lines: [`choose ${free("choice")}  "What is chosen."`, '  first  "Suits most."', '  second  "Suits some."'] },
     ...withMeasure(measure, free),
-    { says: "A heading", lines: ['part "New part"'] },
-    ...(letter === undefined ? [] : [{ says: "A board", lines: [`board ${letter} "New board" · centre fold`] }]),
-    ...(first === undefined || second === undefined
-      ? []
-      : [{ says: "A control measurement", lines: [`control dist(${first}, ${second})  "What it keeps watch over."`] }]),
     { says: "A caution", lines: ['caution "What can hurt, and what to do about it."'] },
     { says: "A lesson", lines: ['lesson "What a student should know before the first line."'] },
   ];
@@ -33,12 +25,8 @@ export function additions({ statements }: System): Addition[] {
 
 function withMeasure(measure: Statement | undefined, free: (base: string) => string): Addition[] {
   if (measure?.is !== "measure") return [];
-  const { key, from, to } = measure;
-  return [
-    { says: "A table", lines: [`table ${free("table")} by ${key}, steps: up to ${from} -> 1 · above -> 2`] },
-    { says: "A figure worked out", lines: [`value ${free("figure")} = ${key}/4  "What it is."`] },
-    { says: "A check", lines: [`check "What must hold": ${key} between ${from} and ${to}`] },
-  ];
+  const { key, from } = measure;
+  return [{ says: "A table", lines: [`table ${free("table")} by ${key}, steps: up to ${from} -> 1 · above -> 2`] }];
 }
 
 /** The usual measurements that a system does not ask for yet, whole: with range, how it is taken, and the standard's name for it. */

@@ -46,6 +46,16 @@ const BY_KIND: Partial<Record<Statement["is"], readonly RowField[]>> = {
     long("cause", "What usually causes a miss", true),
   ],
   caution: [long("text", "Caution")],
+  closes: [long("text", "How it closes"), formula("when", "Only when", true)],
+  cloth: [formula("stretches", "Stretches across by")],
+  passes: [
+    long("title", "What it says"),
+    formula("garment", "Of the garment"),
+    formula("body", "Over"),
+    long("cause", "What usually causes a miss", true),
+  ],
+  sew: [formula("eased", "The first longer by", true), formula("within", "May differ by", true)],
+  leaveOut: [formula("when", "Only when", true)],
   control: [formula("reads", "Read on the paper"), long("text", "What it keeps watch over", true)],
   lesson: [long("text", "Lesson, in Markdown")],
 };

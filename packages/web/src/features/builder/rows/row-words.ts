@@ -1,4 +1,4 @@
-import { inWords, pointText, printStatement, type Statement } from "@lodrin/core";
+import { fillingOfStatement, inWords, pointText, printStatement, sayFilling, type Statement } from "@lodrin/core";
 
 /** A row of the handout: what it is called at the margin, what it says to people, and its rule. */
 export interface RowWords {
@@ -10,6 +10,12 @@ export interface RowWords {
 const cap = (text: string): string => text.replace(/^./, (c) => c.toUpperCase());
 /** The rule of a printed line: without what stands in front of it and without its sentence. */
 const ruleOf = (line: string): string => line.replace(/\s*"[^"]*"\s*$/, "").trim();
+
+/** What a statement without words of its author's says, by the sentence it could have been made by. */
+function inSentence(statement: Statement): string {
+  const filling = fillingOfStatement(statement);
+  return filling ? sayFilling(filling) : "";
+}
 
 type Words = Pick<RowWords, "margin" | "says"> & { readonly rule?: string };
 type Kind = Statement["is"];
@@ -26,17 +32,21 @@ const BY_KIND: { readonly [K in Kind]?: (s: Extract<Statement, { is: K }>, rule:
   table: (s) => named("table", s.key, ""),
   value: (s) => ({ margin: "sum", says: s.text ?? `Work out the ${inWords(s.key)}.` }),
   // The number stands at the margin: the rule is shown without it.
-  point: (s, rule) => ({ margin: pointText(s.id).replace("#", ""), says: s.text ?? "", rule: rule.replace(/^\S+\s+/, "") }),
+  point: (s, rule) => ({ margin: pointText(s.id).replace("#", ""), says: s.text ?? inSentence(s), rule: rule.replace(/^\S+\s+/, "") }),
   path: (s) => ({ margin: "line", says: s.text ?? s.label ?? cap(inWords(s.key)) }),
+  shape: (s) => ({ margin: "shape", says: s.text ?? inSentence(s) }),
+  sew: (s) => ({ margin: "sew", says: inSentence(s) }),
+  closes: (s) => ({ margin: "closes", says: s.text, rule: "" }),
+  evenly: (s) => ({ margin: "points", says: s.text ?? "" }),
   piece: (s) => ({ margin: "piece", says: s.title }),
   pieceFrom: (s) => ({ margin: "piece", says: s.title ?? inWords(s.key) }),
   check: (s) => ({ margin: "check", says: s.title }),
   passes: (s) => ({ margin: "check", says: s.title }),
   caution: (s) => ({ margin: "caution", says: s.text, rule: "" }),
-  control: (s) => ({ margin: "control", says: s.text ?? "", rule: s.reads }),
+  control: (s) => ({ margin: "control", says: s.text ?? inSentence(s), rule: s.reads }),
   lesson: (s) => ({ margin: "lesson", says: s.text, rule: "" }),
 };
-const MARGINS: { readonly [K in Kind]?: string } = { evenly: "points", amend: "piece", leaveOut: "piece" };
+const MARGINS: { readonly [K in Kind]?: string } = { amend: "piece", leaveOut: "piece" };
 
 /** A statement as the handout shows it. */
 export function rowWords(statement: Statement): RowWords {
