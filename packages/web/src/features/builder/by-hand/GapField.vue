@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Gap, LoadedSystem, Run } from "@lodrin/core";
+import type { Gap, LoadedSystem, Pressed, Run } from "@lodrin/core";
 import { computed, nextTick, type Ref, useTemplateRef, watch } from "vue";
 import LineField from "../text/LineField.vue";
 import { optionsFor, PLACEHOLDER, typedLine } from "./gap-words.js";
@@ -13,7 +13,7 @@ const props = defineProps<{
   loaded: LoadedSystem;
   run: Readonly<Ref<Run>>;
 }>();
-const emit = defineEmits<{ fill: [values: readonly string[]]; ask: []; enter: [] }>();
+const emit = defineEmits<{ fill: [values: readonly string[]]; press: [pressed: Pressed]; ask: []; enter: [] }>();
 
 const WAYS = ["plumb", "level", "along", "square to", "at"].map((value) => ({
   value,
@@ -29,6 +29,15 @@ const options = computed(() => {
   const known = new Set(all.map(({ value }) => value));
   return [...props.values.filter((v) => v !== "" && !known.has(v)).map((value) => ({ value, label: value.replace(/#/g, "") })), ...all];
 });
+/** What is chosen behind the others is as good as pressed: a line goes on from where the one before it ends. */
+function choose(now: readonly string[]): void {
+  const added = now.length === props.values.length + 1 ? now.at(-1) : undefined;
+  const name = added?.replace("#", "") ?? "";
+  const { points, paths } = props.loaded.plan.scope;
+  if (props.gap.kind === "walk" && points.has(name)) emit("press", { kind: "point", name });
+  else if (props.gap.kind === "walk" && paths.has(name)) emit("press", { kind: "path", name });
+  else emit("fill", now);
+}
 const field = useTemplateRef<{ focus: () => void }>("field");
 // What is typed is typed at once; what is pressed leaves the hand on the paper.
 watch(
@@ -78,6 +87,7 @@ watch(
         :model-value="values[1] ?? ''"
         :options="optionsFor({ ...gap, kind: 'line' }, loaded, run.value)"
         filterable
+        default-first-option
         allow-create
         placeholder="a line"
         aria-label="a line"
@@ -97,16 +107,18 @@ watch(
       :options="options"
       multiple
       filterable
+      default-first-option
       :allow-create="gap.kind === 'walk'"
       :placeholder="label"
       :aria-label="label"
-      @change="emit('fill', $event)"
+      @change="choose($event)"
     />
     <el-select-v2
       v-else
       :model-value="one"
       :options="options"
       filterable
+      default-first-option
       :allow-create="gap.kind === 'line' || gap.kind === 'ends'"
       :placeholder="label"
       :aria-label="label"

@@ -79,11 +79,13 @@ function enter(): void {
               v-else
               :gap="part.gap"
               :values="filling.filled[part.gap.name] ?? []"
+              :locked="hand.changing.value && part.gap.kind === 'newKey'"
               :asked="filling.asked === part.gap.name"
               :loaded="loaded"
               :run="run"
               @ask="hand.ask(part.gap.name)"
               @fill="hand.fill(part.gap, $event)"
+              @press="hand.press($event)"
               @enter="enter"
             />
           </template>
