@@ -83,7 +83,7 @@ test("a curve pulled on the paper proposes its fullness, or its direction at an 
   const says = page.getByRole("alertdialog", { name: "The rule would be" });
   for (const [share, dx, dy, word] of [
     [0.5, 14, -14, "fullness"],
-    [0.95, -4, -26, "arriving at"],
+    [0.95, -12, -16, "arriving at"],
   ] as const) {
     await expect(now).toBeVisible();
     // The paper comes to rest before a hand takes hold.

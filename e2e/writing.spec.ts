@@ -204,12 +204,15 @@ test("steps are edited where they stand: moved, named, picked on the paper, dele
       await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
     };
     await at("1");
-    await page.getByRole("toolbar", { name: "From #1" }).getByRole("button", { name: "midway" }).click();
-    await expect(page.getByText("Press the place on the paper, or type it where … stands.")).toBeVisible();
+    await page.getByRole("toolbar", { name: "From 1" }).getByRole("button", { name: "Point" }).click();
+    await page.getByRole("menuitem", { name: "midway", exact: true }).click();
+    const sentence = page.getByRole("form", { name: "midway" });
+    await expect(sentence).toContainText("Press a point on the paper, or type its number.");
     await at("2");
-    await expect(quick(page)).toContainText("midway #1 to #2");
-    await quick(page).click();
-    await page.keyboard.press("Enter");
+    await sentence.getByRole("button", { name: "Back" }).click();
+    await expect(sentence.getByRole("button", { name: "Insert" })).toBeDisabled();
+    await at("2");
+    await sentence.getByRole("button", { name: "Insert" }).click();
     await expect(handout(page)).toContainText("midway #1 to #2");
   });
 

@@ -60,17 +60,19 @@ export function pointThere({ scope }: Plan, { board }: Run, place: Point, presse
 
 /** The stretch of a line that was pressed between what came before it and what is pressed now; nothing when it is gone from end to end. */
 function stretchOf(plan: Plan, run: Run, before: AlongItem | undefined, on: AlongItem, next: AlongItem): AlongItem | undefined {
-  if ("point" in on || on.from !== undefined) return undefined;
+  if (!before || "point" in on || on.from !== undefined) return undefined;
   const path = run.board.paths[plan.scope.paths.get(on.path) ?? -1];
-  const entry = before && endsOf(plan, run, before)?.[1];
-  const exit = endsOf(plan, run, next)?.find((end) => path && nearestOnPath(path, end).off < ON_MM);
-  if (!path || !entry || !exit || nearestOnPath(path, entry).off > ON_MM) return undefined;
-  const atEnd = (p: Point): boolean => Math.min(distance(p, startOf(path)), distance(p, endOf(path))) < ON_MM;
-  if (atEnd(entry) && atEnd(exit)) return undefined;
-  const from = pointThere(plan, run, entry, before && "point" in before ? before.point : undefined);
-  const to = pointThere(plan, run, exit, "point" in next ? next.point : undefined);
+  if (!path) return undefined;
+  const isOn = (p: Point | undefined): p is Point => p !== undefined && nearestOnPath(path, p).off < ON_MM;
+  const isEnd = (p: Point): boolean => Math.min(distance(p, startOf(path)), distance(p, endOf(path))) < ON_MM;
+  const [entry, exit] = [endsOf(plan, run, before)?.[1], endsOf(plan, run, next)?.find(isOn)];
+  if (!isOn(entry) || !exit || (isEnd(entry) && isEnd(exit))) return undefined;
+  const from = pointThere(plan, run, entry, nameOf(before));
+  const to = pointThere(plan, run, exit, nameOf(next));
   return from === undefined || to === undefined || from === to ? undefined : { path: on.path, from, to };
 }
+
+const nameOf = (item: AlongItem): string | undefined => ("point" in item ? item.point : undefined);
 
 /**
  * An edge with what was pressed next on the paper at its end. A line is travelled the way that goes on from what was there; the

@@ -18,11 +18,21 @@ export function replaceStatement(read: ReadSystem, index: number, statement: Sta
   const rows = [head.row, ...details.map((d) => d.row)];
   if (was.length !== rows.length || is.length !== was.length) {
     const last = rows[rows.length - 1] ?? head.row;
-    return [{ from: block.from + head.row, count: last - head.row + 1, lines: is }];
+    return [{ from: block.from + head.row, count: last - head.row + 1, lines: relaid(block.read.block.source, rows, was, is) }];
   }
   return rows.flatMap((row, i) =>
     was[i] === is[i] ? [] : [{ from: block.from + row, count: 1, lines: [withComment(block.read.block.source[row] ?? "", is[i] ?? "")] }],
   );
+}
+
+/** The lines of a statement that has more or fewer of them now: those that say the same stay as they were typed, and so do comments. */
+function relaid(source: readonly string[], rows: readonly number[], was: readonly string[], is: readonly string[]): string[] {
+  const [first = 0] = rows;
+  const last = rows[rows.length - 1] ?? first;
+  const typed = new Map(was.length === rows.length ? was.map((line, i) => [line, source[rows[i] ?? 0] ?? line]) : []);
+  const between = source.slice(first, last).filter((_, i) => !rows.includes(first + i));
+  const [head = "", ...rest] = is.map((line, i) => typed.get(line) ?? (i === 0 ? withComment(source[first] ?? "", line) : line));
+  return [head, ...between, ...rest];
 }
 
 /** A line written again behind which its comment stays. */

@@ -103,48 +103,33 @@ export function beginWith(template: Template, picked: readonly Pressed[], draft:
   );
 }
 
+type Take = (values: readonly string[], pressed: Pressed, draft: Draft) => readonly string[] | undefined;
+
+const onePlace: Take = (_, { kind, name }) => (kind === "point" ? [name] : undefined);
+const morePlaces: Take = (values, { kind, name }) => (kind === "point" && values.at(-1) !== name ? [...values, name] : undefined);
+/** What each kind of gap makes of something that is pressed; the others take nothing. */
+const TAKE: Partial<Record<GapKind, Take>> = {
+  point: onePlace,
+  points: morePlaces,
+  places: morePlaces,
+  path: (_, { kind, name }) => (kind === "path" || kind === "edge" ? [name] : undefined),
+  paths: (values, { kind, name }) => (kind === "path" && !values.includes(name) ? [...values, name] : undefined),
+  dart: (_, { kind, name }, { plan }) => (kind === "path" && isDart(plan, name) ? [name] : undefined),
+  line: ([text = ""], { kind, name }) => lineWith(text, kind, name),
+  ends: ([text = ""], { kind, name }, { plan }) => (kind === "path" ? endsNamed(plan, name) : lineWith(text, kind, name)),
+  walk: (values, pressed, { plan, run }) =>
+    pressed.kind === "point" || pressed.kind === "path" ? withPicked(plan, run, values.map(itemOf), pressed).map(itemText) : undefined,
+  piece: (_, { kind, name }) => (kind === "piece" || kind === "edge" ? [name.split(".")[0] ?? name] : undefined),
+  edge: (_, { kind, name }) => (kind === "edge" ? [name] : undefined),
+  edges: (values, { kind, name }) =>
+    kind !== "edge" ? undefined : values.includes(name) ? values.filter((edge) => edge !== name) : [...values, name],
+  length: ([text = ""], { kind, name }) => lengthWith(text, kind, name),
+  direction: (values, { kind, name }) => directionWith(values, kind, name),
+};
+
 /** What stands in a gap once something more was pressed; undefined where such a thing does not belong. */
-export function valuesWith(
-  { kind }: Gap,
-  values: readonly string[],
-  { kind: is, name }: Pressed,
-  draft: Draft,
-): readonly string[] | undefined {
-  const [text = ""] = values;
-  switch (kind) {
-    case "point":
-      return is === "point" ? [name] : undefined;
-    case "points":
-    case "places":
-      return is === "point" && values.at(-1) !== name ? [...values, name] : undefined;
-    case "path":
-      return is === "path" || is === "edge" ? [name] : undefined;
-    case "paths":
-      return is === "path" && !values.includes(name) ? [...values, name] : undefined;
-    case "dart":
-      return is === "path" && isDart(draft.plan, name) ? [name] : undefined;
-    case "line":
-      return lineWith(text, is, name);
-    case "ends":
-      return is === "path" ? endsNamed(draft.plan, name) : lineWith(text, is, name);
-    case "walk":
-      return is === "point" || is === "path"
-        ? withPicked(draft.plan, draft.run, values.map(itemOf), { kind: is, name }).map(itemText)
-        : undefined;
-    case "piece":
-      return is === "piece" || is === "edge" ? [name.split(".")[0] ?? name] : undefined;
-    case "edge":
-      return is === "edge" ? [name] : undefined;
-    case "edges":
-      return is !== "edge" ? undefined : values.includes(name) ? values.filter((edge) => edge !== name) : [...values, name];
-    case "length":
-      return lengthWith(text, is, name);
-    case "direction":
-      return directionWith(values, is, name);
-    default:
-      return undefined;
-  }
-}
+const valuesWith = ({ kind }: Gap, values: readonly string[], pressed: Pressed, draft: Draft): readonly string[] | undefined =>
+  TAKE[kind]?.(values, pressed, draft);
 
 const isDart = (plan: Plan, key: string): boolean =>
   plan.steps.some(({ source }) => source.is === "path" && source.type === "dart" && source.key === key);

@@ -1,6 +1,6 @@
 import { keyOf } from "../formula/key-of.js";
 import { pointText } from "../verb/form.js";
-import { type Filled, type Gap, gapsOf, isWhole } from "./gaps.js";
+import { type Filled, type Gap, type GapKind, gapsOf, isWhole } from "./gaps.js";
 import type { Template } from "./template.js";
 
 /** What is not filled in but told: the letter of a new board. */
@@ -17,35 +17,31 @@ const halves = (edge: string): { piece: string; role: string } => {
 };
 const isPoint = (name: string): boolean => /^[A-Z]*\d|^[A-Z]{1,2}$/.test(name);
 
+type Write = (values: readonly string[], gap: Gap) => string;
+const joined =
+  (by: string): Write =>
+  (values) =>
+    values.join(by);
+const WRITE: Partial<Record<GapKind, Write>> = {
+  "one of": ([one], { options }) => options.find(({ says }) => says === one)?.writes ?? "",
+  point: ([one = ""]) => pointText(one),
+  points: (values) => values.map(pointText).join(" > "),
+  places: (values) => values.map((name) => (isPoint(name) ? pointText(name) : name)).join(", "),
+  walk: joined(" > "),
+  paths: joined(", "),
+  edges: joined(" + "),
+  newKey: ([one = ""]) => keyOf(one),
+  text: ([one = ""]) => quoted(one),
+  newPiece: ([one = ""]) => quoted(one),
+};
+
 /** What stands in a gap, as the notation writes it; `half` is the part of it that is meant. */
-function written({ kind, options }: Gap, values: readonly string[], half: string | undefined): string {
+function written(gap: Gap, values: readonly string[], half: string | undefined): string {
   const [one = ""] = values;
   if (half === "piece") return halves(one).piece;
   if (half === "role") return values.map((edge) => halves(edge).role).join(", ");
-  if (half === "key") return kind === "newPiece" ? pieceKey(one) : keyOf(one);
-  switch (kind) {
-    case "one of":
-      return options.find(({ says }) => says === one)?.writes ?? "";
-    case "point":
-      return pointText(one);
-    case "points":
-      return values.map(pointText).join(" > ");
-    case "places":
-      return values.map((name) => (isPoint(name) ? pointText(name) : name)).join(", ");
-    case "walk":
-      return values.join(" > ");
-    case "paths":
-      return values.join(", ");
-    case "edges":
-      return values.join(" + ");
-    case "newKey":
-      return keyOf(one);
-    case "text":
-    case "newPiece":
-      return quoted(one);
-    default:
-      return values.join(" ").trim();
-  }
+  if (half === "key") return gap.kind === "newPiece" ? pieceKey(one) : keyOf(one);
+  return WRITE[gap.kind]?.(values, gap) ?? values.join(" ").trim();
 }
 
 const HOLE = /\{(\w+)(?:\.(\w+))?\}/g;

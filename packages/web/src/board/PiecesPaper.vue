@@ -140,6 +140,7 @@ const crosses = computed(() => spots.value.map(({ x, y }) => `M${(x - 4).toFixed
 /** A hand that moves a piece presses nothing. */
 const SLIP = 4;
 let down: Point | undefined;
+const hold = ({ clientX, clientY }: PointerEvent): void => void (down = { x: clientX, y: clientY });
 function press(event: MouseEvent): void {
   if (!props.pickable || !down || Math.hypot(event.clientX - down.x, event.clientY - down.y) > SLIP) return;
   const box = (event.currentTarget as Element).getBoundingClientRect();
@@ -199,14 +200,7 @@ function grainMark(a: { x: number; y: number }, b: { x: number; y: number }): { 
 </script>
 
 <template>
-  <PaperOnGlass
-    :paper="paper"
-    :grid="grid"
-    :unit="unit"
-    what="The pieces"
-    @pointerdown.capture="down = { x: $event.clientX, y: $event.clientY }"
-    @click="press"
-  >
+  <PaperOnGlass :paper="paper" :grid="grid" :unit="unit" what="The pieces" @pointerdown.capture="hold" @click="press">
     <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
       <g
         v-for="{ piece, dx, dy } in laid"

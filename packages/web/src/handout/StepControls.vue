@@ -140,12 +140,12 @@ const LAID = [
     margin: 0;
   }
 }
-@container (width < 540px) {
+@container (width < 700px) {
   .count {
     display: none;
   }
 }
-@container (width < 660px) {
+@container (width < 540px) {
   .end {
     display: none;
   }

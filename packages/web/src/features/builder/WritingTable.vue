@@ -24,6 +24,8 @@ import AddMenu from "./rows/AddMenu.vue";
 import AskBefore from "./rows/AskBefore.vue";
 import BuilderKeys from "./BuilderKeys.vue";
 import HandSentence from "./by-hand/HandSentence.vue";
+import ConditionBar from "./rows/ConditionBar.vue";
+import { beginGoverning, conditionEdits, type Governing, withLine } from "./rows/governing.js";
 import HandoutFace from "./rows/HandoutFace.vue";
 import MendBar from "./text/MendBar.vue";
 import NotationEditor from "./text/NotationEditor.vue";
@@ -98,11 +100,22 @@ function add(lines: readonly string[]): void {
   const { statements } = loaded.value.system;
   acts.insert(placeOfLine(lines[0] ?? "", statements, behind()), lines);
 }
+/** A condition that is given to several lines at once, which are pressed one after the other. */
+const governing = shallowRef<Governing>();
+function putCondition(): void {
+  if (governing.value) document.edit(conditionEdits(loaded.value.read, governing.value));
+  governing.value = undefined;
+}
+function openLine(index: number): void {
+  if (governing.value) governing.value = withLine(governing.value, loaded.value.read, index);
+  else openStatement(index);
+}
 const refused = ref("");
 function act(what: string, index: number): void {
   if (what === "up" || what === "down") acts.move(index, what === "up" ? -1 : 1);
   else if (what === "duplicate") acts.duplicate(index);
   else if (what === "delete") acts.remove(index);
+  else if (what === "when") governing.value = beginGoverning(loaded.value.read, index);
   else if (what === "heading") acts.insert(index - 1, ['part "New part"']);
   else if (what === "renumber") {
     const board = loaded.value.system.statements[index];
@@ -112,9 +125,10 @@ function act(what: string, index: number): void {
 }
 const call = (index: number, name: string): void => void (refused.value = acts.call(index, name) ?? "");
 
-const { lights, lit, marks } = useLights(loaded, drafted, asking);
+const { lights, lit: litLines, marks } = useLights(loaded, drafted, asking);
+const lit = computed(() => (governing.value ? new Set(governing.value.lines) : litLines.value));
 
-const quick = useTemplateRef<{ fill: (name: string) => void; begin: (sentence: string) => void; focus: () => void }>("quick");
+const quick = useTemplateRef<{ fill: (name: string) => void; focus: () => void }>("quick");
 const { typed, trial, chosen, behind, behindWords, put, paste } = useQuickLine(writing, props.work.id, () => (picked.value = []));
 const hand = useByHand(writing, behind, () => (picked.value = []));
 /** What is made by hand is drawn once every gap is filled and nothing of it is wrong. */
@@ -233,7 +247,8 @@ const ACTS: Readonly<Record<string, () => void>> = {
   "-": () => paper.value?.zoomBy(1 / 1.3),
   "?": () => (keys.value = true),
   Escape: () => {
-    if (asking.value) asking.value = undefined;
+    if (governing.value) governing.value = undefined;
+    else if (asking.value) asking.value = undefined;
     else if (hand.filling.value) hand.leave();
     else if (picked.value.length > 0) picked.value = [];
     else if (ranging.value) ranging.value = false;
@@ -304,7 +319,7 @@ useUndoKeys({ undo: () => (hand.filling.value ? hand.back() : document.undo()), 
               :mends="mends"
               :lit="lit"
               :rules="rules"
-              @open="openStatement"
+              @open="openLine"
               @act="act"
               @carry="acts.moveBehind"
               @light="lights = $event"
@@ -320,7 +335,15 @@ useUndoKeys({ undo: () => (hand.filling.value ? hand.back() : document.undo()), 
         </div>
         <NotationEditor v-if="face === 'text'" :document="document" :loaded="loaded" />
       </div>
-      <AskBefore v-if="asking" :asking="asking" @leave="asking = undefined" />
+      <ConditionBar
+        v-if="governing"
+        :governing="governing"
+        :loaded="loaded"
+        @when="governing = { ...governing, when: $event }"
+        @put="putCondition"
+        @leave="governing = undefined"
+      />
+      <AskBefore v-else-if="asking" :asking="asking" @leave="asking = undefined" />
       <MendBar
         v-model:told="told"
         v-model:refused="refused"

@@ -24,7 +24,7 @@ function openPart(index: number, gap: string): void {
 function closePart(index: number): void {
   const part = filling.value?.template.parts[index];
   opened.value = new Set([...opened.value].filter((i) => i !== index));
-  if (part && "optional" in part) for (const { gap } of gapsOf(part.optional)) props.hand.fill(gap, []);
+  if (part && "optional" in part) for (const { gap } of gapsOf(part.optional)) props.hand.put(gap, []);
 }
 const parts = computed(() =>
   (filling.value?.template.parts ?? []).map((part, index) => {
@@ -84,7 +84,7 @@ function enter(): void {
               :loaded="loaded"
               :run="run"
               @ask="hand.ask(part.gap.name)"
-              @fill="hand.fill(part.gap, $event)"
+              @fill="hand.put(part.gap, $event)"
               @press="hand.press($event)"
               @enter="enter"
             />

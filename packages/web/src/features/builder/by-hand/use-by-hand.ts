@@ -41,7 +41,7 @@ export interface ByHand {
   /** A statement is changed, which keeps its name. */
   readonly changing: ComputedRef<boolean>;
   readonly ask: (gap: string) => void;
-  readonly fill: (gap: Gap, values: readonly string[]) => void;
+  readonly put: (gap: Gap, values: readonly string[]) => void;
   readonly press: (pressed: Pressed) => void;
   /** Takes back what was filled last; the first of all leaves the sentence. */
   readonly back: () => void;
@@ -115,7 +115,7 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
       // Where the hand is is no act of its own to be taken back.
       if (now && now.asked !== gap) states.value = [...states.value.slice(0, -1), { ...now, asked: gap }];
     },
-    fill(gap, values) {
+    put(gap, values) {
       const now = filling.value;
       if (!now || (now.filled[gap.name] ?? []).join("\n") === values.join("\n")) return;
       const typed = states.value.at(-2);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Bottom, CopyDocument, Delete, EditPen, Guide, MoreFilled, Plus, Sort, Top } from "@element-plus/icons-vue";
+import { Bottom, CopyDocument, Delete, EditPen, Guide, MoreFilled, Plus, Sort, Switch, Top } from "@element-plus/icons-vue";
 import type { DropdownInstance } from "element-plus";
 import { nextTick, onMounted, useTemplateRef } from "vue";
 
@@ -11,6 +11,7 @@ const ACTS = [
   { act: "up", icon: Top, says: "Earlier (Alt+Up)" },
   { act: "down", icon: Bottom, says: "Later (Alt+Down)" },
   { act: "duplicate", icon: CopyDocument, says: "Duplicate" },
+  { act: "when", icon: Switch, says: "Only when …" },
   { act: "heading", icon: Plus, says: "A heading above it" },
   { act: "on", icon: Guide, says: "What stands on this?" },
   { act: "upon", icon: Guide, says: "What does this stand on?" },

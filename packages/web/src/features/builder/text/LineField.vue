@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { acceptCompletion, autocompletion, completionKeymap, completionStatus } from "@codemirror/autocomplete";
+import { acceptCompletion, autocompletion, closeCompletion, completionKeymap, completionStatus } from "@codemirror/autocomplete";
 import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
 import { setDiagnostics } from "@codemirror/lint";
 import { EditorState } from "@codemirror/state";
@@ -45,7 +45,7 @@ onMounted(() => {
         keymap.of([
           { key: "Tab", run: (v) => completionStatus(v.state) === "active" && acceptCompletion(v) },
           ...completionKeymap.filter(({ key }) => key !== "Enter"),
-          { key: "Enter", run: () => (emit("enter"), true) },
+          { key: "Enter", run: (v) => (closeCompletion(v), emit("enter"), true) },
           ...historyKeymap,
           ...defaultKeymap,
         ]),

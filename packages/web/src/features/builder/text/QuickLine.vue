@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { explainStep, type HomeUnit, type LoadedSystem, markFor, workedLines } from "@lodrin/core";
-import { computed, ref, useTemplateRef, watch } from "vue";
+import { computed, useTemplateRef } from "vue";
 import FigureText from "../../../ui/FigureText.vue";
 import LineField from "./LineField.vue";
 import type { Trial } from "../paper/use-trial.js";
@@ -64,30 +64,14 @@ function choose(event: KeyboardEvent): void {
   event.preventDefault();
 }
 
-/** The next gap of the sentence, to be filled by what is picked. */
-const GAP = "…";
-/** A sentence that was begun from the paper waits for its places: nothing is wrong with it yet. */
-const begun = ref(false);
-const waits = computed(() => begun.value && typed.value.includes(GAP));
-watch(typed, (now) => now === "" && (begun.value = false));
-function fill(name: string): void {
-  const at = typed.value.indexOf(GAP);
-  typed.value = at < 0 ? `${typed.value}${/\s$|^$/.test(typed.value) ? "" : " "}${name}` : typed.value.replace(GAP, name);
-  showGap();
-}
-/** Puts a sentence with gaps into the line, the first of them under the hand. */
+/** Puts a name behind what is typed, as if it had been typed. */
+const fill = (name: string): void => begin(`${typed.value}${/\s$|^$/.test(typed.value) ? "" : " "}${name}`);
+/** Puts a sentence into the line, the hand behind it. */
 function begin(sentence: string): void {
-  begun.value = true;
   typed.value = sentence;
-  showGap();
+  setTimeout(() => field.value?.focus());
 }
-function showGap(): void {
-  setTimeout(() => {
-    const at = typed.value.indexOf(GAP);
-    field.value?.focus(...(at < 0 ? [] : ([at, at + 1] as const)));
-  });
-}
-defineExpose({ fill, begin, focus: () => field.value?.focus() });
+defineExpose({ fill, focus: () => field.value?.focus() });
 </script>
 
 <template>
@@ -99,16 +83,15 @@ defineExpose({ fill, begin, focus: () => field.value?.focus() });
         v-model="typed"
         label="Quick line: the next step as a sentence"
         :loaded="loaded"
-        :faults="waits ? [] : (trial?.faults ?? [])"
+        :faults="trial?.faults ?? []"
         placeholder="Square out from 2, a quarter of the chest"
-        @enter="waits ? showGap() : $emit('take')"
+        @enter="$emit('take')"
         @paste="$emit('paste', $event)"
       />
-      <el-button type="primary" :disabled="waits || !trial?.whole" @click="$emit('take')">Insert</el-button>
+      <el-button type="primary" :disabled="!trial?.whole" @click="$emit('take')">Insert</el-button>
     </div>
     <div class="said small" role="status">
       <p v-if="!typed.trim()" class="quiet">It goes {{ behind }}. A whole handout may be pasted here.</p>
-      <p v-else-if="waits" class="quiet">Press the place on the paper, or type it where … stands.</p>
       <template v-else-if="meanings.length > 0">
         <p>{{ unread }} Which is meant?</p>
         <p v-for="(meaning, i) in meanings" :key="meaning">

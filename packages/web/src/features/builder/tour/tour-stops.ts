@@ -52,7 +52,8 @@ export const STOPS: readonly Stop[] = [
   {
     target: "#writing-paper",
     title: "8. It is drawn",
-    description: "Press a point or a line on the paper: what can be done from there is offered, and fills the quick line.",
+    description:
+      "Press a point or a line on the paper: what can be drawn from there is offered above it, as a sentence whose gaps you press or type.",
   },
   {
     target: "#tried-on",
