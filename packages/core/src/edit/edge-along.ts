@@ -44,7 +44,7 @@ function gap(plan: Plan, run: Run, before: AlongItem, after: AlongItem): number 
   return a && b ? distance(a[1], b[0]) : Infinity;
 }
 
-/** So near (mm) a line a point lies on it, and so near another it is the same place. */
+/** Points nearer to a line than the first (mm) are on it; two points nearer than the second are the same place. */
 const ON_MM = 0.5;
 const SAME_MM = 0.05;
 

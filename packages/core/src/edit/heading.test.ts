@@ -15,7 +15,7 @@ A0 start
 const heading = { title: "Band jacket", garment: "jacket", unit: "cm", tape: "1mm", about: "A short jacket.", suits: "Everyone." } as const;
 
 describe("the heading of a system", () => {
-  it("is written anew, and what stands about it stays", () => {
+  it("is rewritten; the lines around it are kept", () => {
     const read = readNotation(TEXT);
     const now = applyEdits(TEXT, replaceHeading(read, heading));
     expect(now).toBe(`# for the brass band

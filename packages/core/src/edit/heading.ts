@@ -8,7 +8,7 @@ export type Heading = Pick<System, "title" | "garment" | "unit" | "tape"> & { re
 
 const OF_HEADING = /^\s*(?:system|garment|unit|tape|about|suits)\b/;
 
-/** Writes the heading of a text anew; comments and lines in it that are not understood stay. A text without one gets it at its head. */
+/** Rewrites the heading of a text; comments and unreadable lines in it are kept. A text without one gets it at its head. */
 export function replaceHeading(read: ReadSystem, heading: Heading): LineEdit[] {
   const lines = printHeading(heading);
   const block = read.blocks.find(

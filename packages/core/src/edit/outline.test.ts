@@ -5,7 +5,7 @@ import { printStatement } from "../system/notation/print.js";
 import { type AlongItem, withPicked } from "./edge-along.js";
 import { outlineEdges } from "./outline.js";
 
-// A front: neck and armhole drawn as curves, shoulder, side and hem straight, a dart in the side; the waist lies on the fold's way.
+// A front: neck and armhole drawn as curves, shoulder, side and hem straight, a dart in the side; the waist is a point of the fold.
 const SYSTEM = `system "Front"
   unit cm
 board A "Front" · centre fold

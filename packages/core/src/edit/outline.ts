@@ -5,13 +5,13 @@ import type { Plan } from "../plan/plan.js";
 import type { Run } from "../run/run.js";
 import { type AlongItem, endsOf, type PieceEdge, pointThere } from "./edge-along.js";
 
-/** So near (mm) two places are one, and so near the straight way between two points a third lies on it. */
+/** Two places nearer than this (mm) are one; a point nearer than this to a straight line is on it. */
 const SAME_MM = 0.05;
 
 /**
  * The edges of an outline that was gone round on the paper, item by item: every drawn line is an edge of its own name, every straight
  * way between two points another; a dart belongs to the edge it opens in, and points on the straight way of an edge to that. It closes
- * itself. An edge on the fold line of its board is named `centre` and lies on the fold, when `onFold`.
+ * itself. With `onFold`, an edge on the fold line of its board is named `centre` and marked as the fold.
  */
 export function outlineEdges(plan: Plan, run: Run, items: readonly AlongItem[], onFold: boolean): PieceEdge[] {
   const alongs = sidesOf(plan, run, items);
@@ -79,13 +79,13 @@ function withStops(plan: Plan, run: Run, items: readonly AlongItem[]): AlongItem
   });
 }
 
-/** Whether a point lies on the straight way between what comes before it and what comes after. */
+/** Whether a point is on the straight line from the item before it to the item after it. */
 function onWay(plan: Plan, run: Run, before: AlongItem, point: PointItem, after: AlongItem): boolean {
   const [a, b, c] = [endsOf(plan, run, before)?.[1], endsOf(plan, run, point)?.[0], endsOf(plan, run, after)?.[0]];
   return !!a && !!b && !!c && distance(a, c) > SAME_MM && nearestOnPath(polyline([a, c]), b).off < SAME_MM;
 }
 
-/** Whether an edge lies on the line of its board's first point, straight down. */
+/** Whether an edge is on the vertical line through the first point of its board. */
 function liesOnFold(plan: Plan, run: Run, along: readonly AlongItem[]): boolean {
   const places = along.flatMap((item) => endsOf(plan, run, item) ?? []);
   const [first] = along;

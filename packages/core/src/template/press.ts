@@ -5,7 +5,7 @@ import { pointText } from "../verb/form.js";
 import { type Filled, type Gap, type GapKind, gapsOf, isWhole } from "./gaps.js";
 import type { Template } from "./template.js";
 
-/** A template while it is filled in: what stands in its gaps, and the gap that is asked for. */
+/** A template that is being filled in: the values of its gaps, and the current gap. */
 export interface Filling {
   readonly template: Template;
   readonly filled: Filled;
@@ -57,7 +57,7 @@ export function nextAsked({ parts }: Template, filled: Filled): string | undefin
   return (open.find(({ kind }) => PRESSED.has(kind)) ?? open[0])?.name;
 }
 
-/** The filling with something else in a gap; the next one is asked for when that one is full. */
+/** The filling with new values in a gap; a full gap makes the next one current. */
 export function fillGap({ template, filled, asked }: Filling, gap: Gap, values: readonly string[]): Filling {
   const now = { ...filled, [gap.name]: values };
   const full = isWhole(gap, values) && !MANY.has(gap.kind);
@@ -65,7 +65,7 @@ export function fillGap({ template, filled, asked }: Filling, gap: Gap, values: 
 }
 
 /**
- * What was pressed on the paper goes into the gap that is asked for, or else into the next one that takes such a thing. Undefined when
+ * What was pressed on the paper goes into the current gap, or else into the next one that accepts it. Undefined when
  * none does.
  */
 export function pressInto(filling: Filling, pressed: Pressed, draft: Draft): Filling | undefined {

@@ -34,7 +34,7 @@ export const SEAM_TEMPLATES = [
     "square",
     "square at a corner",
     "Check {title:text}: the corner at {corner:point} between {a:point} and {b:point} is square, within {within:angle}",
-    // However the two run, the angle between them is told between none and half a turn.
+    // The angle between two directions, from 0° to 180°.
     'check "{title}": 180° - abs(180° - abs(angle({corner}, {a}) - angle({corner}, {b}))) = 90° within {within}',
   ),
   check(

@@ -215,7 +215,7 @@ describe("what is pressed", () => {
     expect(press(beginFilling(template("piece", "grain"), draft), "Front", "yoke").filled["line"]).toEqual(["A9-B1"]);
   });
 
-  it("measures where a length is asked for: along a line, an edge, or from point to point, and adds behind a sign", () => {
+  it("measures a length: along a line, an edge, or from point to point, and adds it after a sign", () => {
     const out = press(beginFilling(template("point", "out"), draft), "A0");
     expect(press(out, "yoke").filled["distance"]).toEqual(["len(yoke)"]);
     expect(press(out, "A1", "A2").filled["distance"]).toEqual(["dist(A1, A2)"]);
@@ -223,7 +223,7 @@ describe("what is pressed", () => {
     expect(press({ ...plus, asked: "distance" }, "foot").filled["distance"]).toEqual(["3 + len(foot)"]);
   });
 
-  it("goes on along a curve until another gap is asked for", () => {
+  it("adds points to a curve until another gap becomes current", () => {
     const curve = press(beginFilling(template("line", "curve"), draft), "A0", "A6", "A4");
     expect(curve.filled["through"]).toEqual(["A0", "A6", "A4"]);
     expect(curve.asked).toBe("through");

@@ -3,7 +3,7 @@ import { pointText } from "../verb/form.js";
 import { type Filled, type Gap, type GapKind, gapsOf, isWhole } from "./gaps.js";
 import type { Template } from "./template.js";
 
-/** What is not filled in but told: the letter of a new board. */
+/** What is not filled in but generated: the letter of a new board. */
 export interface Made {
   readonly board: string;
 }

@@ -1,6 +1,6 @@
 import { nearestOnPath, type PieceResult, type Plan, type Point, type Run } from "@lodrin/core";
 
-/** So near the outline (mm) a point of the board lies on it. */
+/** A point of the board nearer than this (mm) to the outline is on it. */
 const ON_MM = 0.5;
 
 /** The points that can be pressed on a piece, by name: those of its outline, where the shaping has carried them. */

@@ -77,7 +77,7 @@ const FACES = [
   { value: "text", label: "Text" },
 ];
 const face = useStorage<"handout" | "text">("lodrin-face", "handout");
-/** Under a sentence its rule is shown when it is asked for. */
+/** Whether the rule is shown under every sentence. */
 const rules = useStorage("lodrin-rules", false);
 const { mends, reading, failed: mendsFailed } = useMends(writing);
 const proposed = computed(() => mends.value.filter((m) => m.puts));

@@ -39,7 +39,7 @@ function choose(now: readonly string[]): void {
   else emit("fill", now);
 }
 const field = useTemplateRef<{ focus: () => void }>("field");
-// What is typed is typed at once; what is pressed leaves the hand on the paper.
+// A gap that is typed takes the focus; one that is pressed leaves it on the paper.
 watch(
   () => props.asked,
   async (now) => {

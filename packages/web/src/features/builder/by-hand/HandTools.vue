@@ -39,7 +39,7 @@ const pickedWords = computed(() =>
 );
 function begin(template: Template): void {
   props.hand.begin(template, props.picked);
-  // What is asked for is on the paper.
+  // Show the paper that the first gap needs.
   if (asksForPieces(template)) pieces.value = true;
   else if (template.group !== "shape") pieces.value = false;
   emit("clear");

@@ -63,7 +63,7 @@ export const PLACEHOLDER: Readonly<Record<GapKind, string>> = {
   "one of": "which",
 };
 
-/** What to do for the gap that is asked for. */
+/** What to do for the current gap. */
 export const TO_DO: Readonly<Record<GapKind, string>> = {
   length: "Type a length, 3 or bust/4; or press a line to take its length, two points to take the way between them.",
   number: "Type a figure, like 1/3.",
@@ -90,7 +90,7 @@ export const TO_DO: Readonly<Record<GapKind, string>> = {
 
 /** Kinds that are pressed on the pieces, not on the board. */
 const ON_PIECES: ReadonlySet<GapKind> = new Set(["piece", "edge", "edges"]);
-/** Whether what a sentence asks for lies on the pieces. */
+/** Whether a gap of a sentence is pressed on the pieces. */
 export const asksForPieces = ({ parts }: Template): boolean => gapsOf(parts).some(({ gap, must }) => must && ON_PIECES.has(gap.kind));
 
 /** A line typed by its two ends, as the notation writes it. */

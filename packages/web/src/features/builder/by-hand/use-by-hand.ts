@@ -33,7 +33,7 @@ export interface HandTrial extends Tried {
 export interface ByHand {
   readonly filling: ComputedRef<Filling | undefined>;
   readonly trial: ComputedRef<HandTrial | undefined>;
-  /** Why what was pressed last was not taken; empty when it was. */
+  /** Why the last press was not accepted; empty when it was. */
   readonly refused: ComputedRef<string>;
   readonly begin: (template: Template, picked: readonly Pressed[]) => void;
   /** Opens a statement as its sentence, to be changed; nothing where it has none. */
@@ -54,18 +54,18 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
   const { loaded, library, drafted, document, tryEdits } = writing;
   /** Every state of the sentence so far, the last one now. */
   const states = shallowRef<readonly Filling[]>([]);
-  const told = shallowRef("");
+  const refusal = shallowRef("");
   /** The statement that is changed, when none is made. */
   const changed = shallowRef<number>();
   const filling = computed(() => states.value.at(-1));
   const draft = computed(() => ({ plan: loaded.value.plan, run: drafted.value }));
 
   function next(now: Filling): void {
-    told.value = "";
+    refusal.value = "";
     states.value = [...states.value, now];
   }
   function leave(): void {
-    told.value = "";
+    refusal.value = "";
     changed.value = undefined;
     states.value = [];
   }
@@ -95,7 +95,7 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
   return {
     filling,
     trial,
-    refused: computed(() => told.value),
+    refused: computed(() => refusal.value),
     changing: computed(() => changed.value !== undefined),
     change(index) {
       const statement = loaded.value.read.system.statements[index];
@@ -112,7 +112,7 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
     },
     ask(gap) {
       const now = filling.value;
-      // Where the hand is is no act of its own to be taken back.
+      // Moving to another gap is not a change, so it is not undone.
       if (now && now.asked !== gap) states.value = [...states.value.slice(0, -1), { ...now, asked: gap }];
     },
     put(gap, values) {
@@ -128,11 +128,11 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
       const now = filling.value;
       const then = now && pressInto(now, pressed, draft.value);
       if (then) next(then);
-      else told.value = `No gap of this sentence takes ${pressed.kind === "path" ? "a line" : `a ${pressed.kind}`}.`;
+      else refusal.value = `No gap of this sentence takes ${pressed.kind === "path" ? "a line" : `a ${pressed.kind}`}.`;
     },
     back() {
       if (states.value.length < 2) return leave();
-      told.value = "";
+      refusal.value = "";
       states.value = states.value.slice(0, -1);
     },
     leave,

@@ -73,7 +73,7 @@ function namedBy(value: string): Picked[] {
           : [];
   });
 }
-/** The points of a piece are shown while one is asked for. */
+/** The points of a piece are shown while the current gap needs one. */
 const PLACES: ReadonlySet<string> = new Set(["point", "points", "places", "line", "ends", "length"]);
 const asksForPoint = computed(() => {
   const filling = props.hand.filling.value;

@@ -17,7 +17,14 @@ const sizes = computed(() =>
 );
 const looked = computed(() => sizes.value.filter(({ looks }) => looks.length > 0));
 const first = computed(() => sizes.value.findIndex((s) => s.broken));
-const rule = computed(() => sizes.value[first.value]?.row.checks.find((c) => c.status === "fail")?.statement);
+/** The rule that breaks first, where its author wrote it here; what a base brings along stands in another text. */
+const rule = computed(() => {
+  const { plan, system } = props.loaded;
+  const at = sizes.value[first.value]?.row.checks.find((c) => c.status === "fail")?.statement;
+  const source = at === undefined ? undefined : plan.system.statements[at];
+  const own = source ? system.statements.indexOf(source) : -1;
+  return own < 0 ? undefined : own;
+});
 
 /** The box of all drafts, and how it is fitted into the paper. */
 const fitted = computed(() => {

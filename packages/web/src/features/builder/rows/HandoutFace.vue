@@ -172,7 +172,7 @@ function drop(after: number): void {
 .row.wrong {
   border-left-color: var(--fail);
 }
-.handout:not(.rules) :deep(.rule.told) {
+.handout:not(.rules) :deep(.rule.second) {
   display: none;
 }
 .row.point :deep(.margin) {

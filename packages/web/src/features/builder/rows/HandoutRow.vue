@@ -39,7 +39,7 @@ const asked = ref(false);
           <span class="margin">{{ statement.is === "unread" ? "?" : words.margin }}</span>
           <span class="said"
             ><span>{{ statement.is === "unread" ? statement.text : words.says }}</span>
-            <code v-if="words.rule && statement.is !== 'unread'" class="rule" :class="{ told: words.says !== '' }"
+            <code v-if="words.rule && statement.is !== 'unread'" class="rule" :class="{ second: words.says !== '' }"
               >{{ words.rule }}{{ long ? " …" : "" }}</code
             ></span
           >

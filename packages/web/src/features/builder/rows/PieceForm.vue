@@ -42,7 +42,16 @@ const EDGES_ARE = [
   { value: "", label: "a seam" },
   { value: "fold", label: "on the fold" },
   { value: "finished", label: "finished" },
+  { value: "hemmed", label: "turned up, a hem" },
+  { value: "faced", label: "faced or bound" },
+  { value: "zip", label: "holds the closure" },
+  { value: "open", label: "left for another pattern" },
 ];
+/** A fold and a finished edge have no allowance; of the others it is only said what becomes of them. */
+const finishOf = (is: string): { readonly [K in "finish" | "treatment"]: EdgeText[K] | undefined } => ({
+  finish: is === "fold" || is === "finished" ? is : undefined,
+  treatment: is === "hemmed" || is === "faced" || is === "zip" || is === "open" ? is : undefined,
+});
 const CORNERS = [
   { value: "", label: "as it comes" },
   { value: "mitre", label: "mitred" },
@@ -124,10 +133,10 @@ const drop = (at: number, i: number): void => {
           @update:model-value="putEdge(at, { allow: $event })"
         />
         <el-select
-          :model-value="edge.finish ?? ''"
+          :model-value="edge.finish ?? edge.treatment ?? ''"
           :empty-values="[undefined]"
           :aria-label="`What edge ${at + 1} is`"
-          @change="putEdge(at, { finish: $event === '' ? undefined : $event })"
+          @change="putEdge(at, finishOf($event))"
         >
           <el-option v-for="o in EDGES_ARE" :key="o.value" v-bind="o" />
         </el-select>

@@ -66,7 +66,7 @@ function choose(event: KeyboardEvent): void {
 
 /** Puts a name behind what is typed, as if it had been typed. */
 const fill = (name: string): void => begin(`${typed.value}${/\s$|^$/.test(typed.value) ? "" : " "}${name}`);
-/** Puts a sentence into the line, the hand behind it. */
+/** Puts a sentence into the line, with the cursor at its end. */
 function begin(sentence: string): void {
   typed.value = sentence;
   setTimeout(() => field.value?.focus());
