@@ -75,18 +75,23 @@ export const rowLooks = ({ checks, doubts }: RangeRow): string[] => [
   ...doubts,
 ];
 
+/** The figures of a body so far (a share) from one body to another: 0 is the first, 1 the other. Measurements only one of them has are left out. */
+export function figuresBetween({ measures }: Plan, from: Run, to: Run, share: number): Given {
+  return Object.fromEntries(
+    measures.flatMap(({ key, slot, source }) => {
+      const [a, b] = [from.board.slots[slot], to.board.slots[slot]];
+      if (a === undefined || b === undefined || Number.isNaN(a + b)) return [];
+      const figure = a + (b - a) * share;
+      return [[key, source.kind === "number" ? figure : `${figure.toFixed(2)} mm`]];
+    }),
+  );
+}
+
 /** Bodies between two, in equal steps, both ends among them. Figures in mm, or plain for numbers. */
 export function bodiesBetween(plan: Plan, small: Run, large: Run, count: number): RangeBody[] {
-  return Array.from({ length: count }, (_, i) => {
-    const share = count < 2 ? 0 : i / (count - 1);
-    const measurements = Object.fromEntries(
-      plan.measures.flatMap(({ key, slot, source }) => {
-        const [a, b] = [small.board.slots[slot], large.board.slots[slot]];
-        if (a === undefined || b === undefined || Number.isNaN(a + b)) return [];
-        const figure = a + (b - a) * share;
-        return [[key, source.kind === "number" ? figure : `${figure.toFixed(2)} mm`]];
-      }),
-    );
-    return { size: String(i + 1), measurements, unit: plan.system.unit };
-  });
+  return Array.from({ length: count }, (_, i) => ({
+    size: String(i + 1),
+    measurements: figuresBetween(plan, small, large, count < 2 ? 0 : i / (count - 1)),
+    unit: plan.system.unit,
+  }));
 }

@@ -6,7 +6,8 @@ const open = defineModel<boolean>({ required: true });
 
 const KEYS = [
   ["N", "to the quick line"],
-  ["Enter", "put the quick line into the text"],
+  ["D", "to what can be drawn by hand"],
+  ["Enter", "insert the quick line"],
   ["↓ ↑", "next and previous line of the handout"],
   ["Alt ↓ ↑", "move the open line later, earlier"],
   ["Alt Delete", "delete the open line"],
@@ -16,6 +17,8 @@ const KEYS = [
   ["T", "handout or text"],
   ["P", "construction or pieces"],
   ["S", "problems"],
+  ["E", "seams"],
+  ["W", "order of work"],
   ["R", "over a range of sizes"],
   ["Y", "try figures and settings"],
   ["V", "versions, and what changed"],

@@ -44,7 +44,8 @@ const emit = defineEmits<{
 }>();
 export type DrawerKey = "order" | "seams" | "problems" | "try" | "versions" | "files" | "help";
 const session = useSession();
-const { loaded, drafted, figures, settings } = props.writing;
+const { loaded, drafted, figures, settings, bodies, body } = props.writing;
+const beside = defineModel<string | undefined>("beside", { required: true });
 /** Where the run is kept, for fields that follow it by themselves. */
 const drafting = { run: drafted };
 
@@ -93,6 +94,9 @@ function toggle(key: DrawerKey | "range"): void {
       v-else-if="drawer === 'try'"
       v-model:figures="figures"
       v-model:settings="settings"
+      v-model:beside="beside"
+      :bodies="bodies"
+      :body="body"
       :draft="{ plan: loaded.plan, run: drafting.run }"
       :unit="session.unit"
     />

@@ -39,7 +39,7 @@ defineExpose({ turn });
       <el-button text :icon="ArrowRight" title="The next body (])" aria-label="The next body (])" @click="turn(1)" />
     </div>
     <UnitSwitch />
-    <el-button text :icon="QuestionFilled" aria-label="Keys (?)" title="Keys (?)" @click="$emit('keys')" />
+    <el-button class="keys" text :icon="QuestionFilled" aria-label="Keys (?)" title="Keys (?)" @click="$emit('keys')" />
     <el-button id="publish-it" type="primary" :icon="Promotion" :disabled="!whole" @click="$emit('publish')">Publish</el-button>
   </TableHeader>
 </template>
@@ -57,16 +57,21 @@ defineExpose({ turn });
   padding: 8px 6px;
   margin: 0;
 }
-@media (width < 560px) {
-  .header {
-    overflow-x: auto;
-  }
-}
 @media (width < 1000px) {
   .body {
     width: 120px;
   }
   .tag {
+    display: none;
+  }
+}
+/* On a telephone the list of bodies and what is saved stay; keys are for keyboards. */
+@media (width < 560px) {
+  .body {
+    width: 84px;
+  }
+  .strip .el-button,
+  .keys {
     display: none;
   }
 }

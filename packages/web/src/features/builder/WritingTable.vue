@@ -147,7 +147,9 @@ function takeLine(text: string): void {
   typed.value = text;
   put();
 }
-const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void; grid: () => void; ahead: () => void }>("paper");
+const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void; grid: () => void; ahead: () => void; tools: () => void }>(
+  "paper",
+);
 const pieces = ref(false);
 const picked = shallowRef<readonly Picked[]>([]);
 const last = computed(() => Math.max(0, loaded.value.plan.steps.length - 1));
@@ -180,7 +182,7 @@ const drawer = ref<DrawerKey>();
 const ranging = ref(false);
 const kept = ref(props.work);
 const word = computed(() => helpWord(loaded.value.system.statements[open.value]));
-const { other, ghost } = useGhost(writing);
+const { other, beside, ghost } = useGhost(writing);
 watch(drawer, (now) => now !== "versions" && (other.value = undefined));
 const sum = computed(() => draftWords(loaded.value.plan, drafted.value));
 /** A size of the range becomes the figures that are tried. */
@@ -230,6 +232,9 @@ const ACTS: Readonly<Record<string, () => void>> = {
   ArrowRight: () => go(shownStep.value + 1),
   ArrowLeft: () => go(shownStep.value - 1),
   n: () => quick.value?.focus(),
+  d: () => paper.value?.tools(),
+  e: () => draw("seams"),
+  w: () => draw("order"),
   t: () => (face.value = face.value === "text" ? "handout" : "text"),
   p: () => (pieces.value = !pieces.value),
   s: () => draw("problems"),
@@ -398,6 +403,7 @@ useUndoKeys({ undo: () => (hand.filling.value ? hand.back() : document.undo()), 
     />
     <WritingDrawers
       v-model:drawer="drawer"
+      v-model:beside="beside"
       :work="kept"
       :writing="writing"
       :autosave="autosave"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ArrowDown, Close } from "@element-plus/icons-vue";
 import { beginWith, type LoadedSystem, pointText, type Run, type Template, TEMPLATES, type TemplateGroup } from "@lodrin/core";
-import { computed, type Ref } from "vue";
+import { computed, type Ref, useTemplateRef } from "vue";
 import type { Picked } from "../../../board/picked.js";
 import { asksForPieces } from "./gap-words.js";
 import type { ByHand } from "./use-by-hand.js";
@@ -37,6 +37,8 @@ const pickedWords = computed(() =>
     .map(({ kind, name }) => (kind === "point" ? pointText(name).replace("#", "") : name.replace(/_/g, " ").replace(".", ", ")))
     .join(" · "),
 );
+const bar = useTemplateRef<HTMLElement>("bar");
+defineExpose({ focus: () => bar.value?.querySelector("button")?.focus() });
 function begin(template: Template): void {
   props.hand.begin(template, props.picked);
   // Show the paper that the first gap needs.
@@ -47,7 +49,7 @@ function begin(template: Template): void {
 </script>
 
 <template>
-  <div class="tools" role="toolbar" :aria-label="picked.length ? `From ${pickedWords}` : 'Draw by hand'">
+  <div ref="bar" class="tools" role="toolbar" :aria-label="picked.length ? `From ${pickedWords}` : 'Draw by hand'">
     <span v-if="picked.length" class="picked"
       ><b>{{ pickedWords }}</b
       ><el-button text :icon="Close" aria-label="Let go of what is picked" @click="$emit('clear')"

@@ -53,6 +53,7 @@ const { loaded, drafted } = props.writing;
 const grid = useStorage("lodrin-grid", true);
 const ahead = useStorage("lodrin-ahead", true);
 const paper = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void }>("paper");
+const tools = useTemplateRef<{ focus: () => void }>("tools");
 const last = computed(() => Math.max(0, loaded.value.plan.steps.length - 1));
 const drafting = { run: drafted };
 /** What is picked, or named in the sentence that is being made, is lit on the paper. */
@@ -90,6 +91,7 @@ defineExpose({
   zoomBy: (factor: number) => paper.value?.zoomBy(factor),
   grid: () => (grid.value = !grid.value),
   ahead: () => (ahead.value = !ahead.value),
+  tools: () => tools.value?.focus(),
 });
 </script>
 
