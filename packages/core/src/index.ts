@@ -37,7 +37,17 @@ export { TRADE_WORDS, type TradeWord } from "./glossary/words.js";
 export { easeOf } from "./plan/ease-of.js";
 export { type Failure, failuresOf } from "./report/failures.js";
 export { type Difference, differencesOf } from "./report/versions/differences.js";
-export { bodiesBetween, breaksAt, figuresBetween, type RangeBody, type RangeRow, rangeRow, rowFaults, rowLooks, rowOf } from "./report/over-sizes/range.js";
+export {
+  bodiesBetween,
+  breaksAt,
+  figuresBetween,
+  type RangeBody,
+  type RangeRow,
+  rangeRow,
+  rowFaults,
+  rowLooks,
+  rowOf,
+} from "./report/over-sizes/range.js";
 export { undrawableIn } from "./report/undrawable.js";
 export { doesNotHold, type Finding, diagnosticsOf, isPressing } from "./report/diagnostics/diagnostics.js";
 export { checkWord } from "./report/check-word.js";

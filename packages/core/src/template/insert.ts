@@ -27,6 +27,8 @@ export interface Insertion {
 
 /** Groups that are drawn on a board; the others come after the pieces are taken off it. */
 const ON_BOARD: ReadonlySet<string> = new Set(["point", "line", "dart"]);
+/** Statements of the drafting itself: everything else stands before or after it. */
+const DRAFTING: ReadonlySet<Statement["is"]> = new Set(["board", "part", "value", "point", "path", "evenly", "grade"]);
 /** Statements that come after the drafting. */
 const AFTER_BOARDS: ReadonlySet<Statement["is"]> = new Set([
   "piece",
@@ -76,7 +78,7 @@ function placeOf(template: Template, line: string, loaded: LoadedSystem, names: 
   const at = (index: number): InsertPlace => ({ index, board: undefined, heading: [] });
   if (ON_BOARD.has(template.group)) return stepPlace(loaded, names, template.here, open);
   if (template.group !== "given") return endPlace(loaded, names, open);
-  if (line.startsWith("board ")) return at(statements.findLastIndex((s) => !AFTER_BOARDS.has(s.is)));
+  if (line.startsWith("board ")) return at(lastBefore(statements));
   const usual = placeOfLine(line, statements, open);
   return at(usual === open ? Math.max(open, lastOf(statements, names)) : usual);
 }
@@ -112,7 +114,8 @@ function stepPlace(loaded: LoadedSystem, names: readonly Named[], here: boolean,
   const openBoard = boardAt(loaded, open);
   const board = (openBoard !== undefined && boards.has(openBoard)) || boards.size === 0 ? openBoard : [...boards].at(-1);
   if (board === undefined) return { index: statements.length - 1, board, heading: [] };
-  if (board === openBoard && open >= lastOf(statements, names)) return { index: open, board, heading: [] };
+  const isDrafting = DRAFTING.has(statements[open]?.is ?? "part");
+  if (isDrafting && board === openBoard && open >= lastOf(statements, names)) return { index: open, board, heading: [] };
   const last = lastStepOn(statements, board);
   if (last >= 0 && last >= lastOf(statements, names)) return { index: last, board, heading: [] };
   const title = loaded.plan.system.statements.find((s) => s.is === "board" && s.key === board);
@@ -148,13 +151,19 @@ function boardOf({ plan }: LoadedSystem, { kind, name }: Named): string | undefi
 const lastOf = (statements: readonly Statement[], names: readonly Named[]): number =>
   statements.findLastIndex((s) => definitionsOf(s).some((d) => names.some((n) => n.kind === d.kind && n.name === d.name)));
 
+/** The last statement of the drafting, or of what stands above it where nothing is drafted yet. */
+function lastBefore(statements: readonly Statement[]): number {
+  const drafted = statements.findLastIndex((s) => DRAFTING.has(s.is));
+  return drafted >= 0 ? drafted : statements.findLastIndex((s) => !AFTER_BOARDS.has(s.is));
+}
+
 /** The last statement that is drawn on a board; -1 for none. */
 function lastStepOn(statements: readonly Statement[], board: string): number {
   let here = "";
   let last = -1;
   statements.forEach((statement, i) => {
     if (statement.is === "board") here = statement.key;
-    if (here === board && !AFTER_BOARDS.has(statement.is)) last = i;
+    if (here === board && DRAFTING.has(statement.is)) last = i;
   });
   return last;
 }

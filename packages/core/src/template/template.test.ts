@@ -284,6 +284,8 @@ describe("where it goes", () => {
     expect(lineAbove(out("A8"), at("A3"))).toMatch(/^curve hem_curve/);
     expect(lineAbove(out("A3"), at("C2"))).toMatch(/^curve hem_curve/);
     expect(lineAbove(out("C2"), at("A6"))).toMatch(/^C4 /);
+    // The last line is a seam: it is behind the heading of the back, but no step of it.
+    expect(lineAbove(out("C2"), loaded.read.system.statements.length - 1)).toMatch(/^C4 /);
   });
 
   it("settings with settings, a board behind the drafting, and points together take the next numbers", () => {

@@ -66,9 +66,19 @@ defineExpose({ turn });
   }
 }
 /* On a telephone the list of bodies and what is saved stay; keys are for keyboards. */
-@media (width < 560px) {
+@media (width < 620px) {
+  .header {
+    flex-wrap: wrap;
+    padding-block: 4px;
+  }
+  .header :deep(h1) {
+    flex: 1 1 180px;
+  }
+  .header :deep(.room) {
+    display: none;
+  }
   .body {
-    width: 84px;
+    width: 110px;
   }
   .strip .el-button,
   .keys {

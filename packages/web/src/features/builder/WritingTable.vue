@@ -448,7 +448,7 @@ useUndoKeys({ undo: () => (hand.filling.value ? hand.back() : document.undo()), 
 }
 .text {
   display: grid;
-  grid-template: auto auto minmax(0, 1fr) auto auto auto / minmax(0, 1fr);
+  grid-template: auto auto minmax(0, 1fr) auto auto minmax(0, auto) / minmax(0, 1fr);
   min-width: 0;
   border-right: 1px solid var(--rule);
 }
@@ -504,7 +504,7 @@ useUndoKeys({ undo: () => (hand.filling.value ? hand.back() : document.undo()), 
 }
 @media (width < 620px) {
   .writing {
-    grid-template: 52px minmax(0, 1fr) minmax(0, 1.1fr) auto / minmax(0, 1fr);
+    grid-template: auto minmax(0, 1fr) minmax(0, 1.1fr) auto / minmax(0, 1fr);
   }
 }
 </style>

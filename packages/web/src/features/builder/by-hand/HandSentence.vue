@@ -130,8 +130,11 @@ function enter(): void {
   padding: 0 6px;
 }
 .acts {
+  position: sticky;
+  bottom: -8px;
   grid-column: 1 / -1;
   display: flex;
+  background: var(--now-tint);
   gap: 8px;
 }
 .acts .el-button {

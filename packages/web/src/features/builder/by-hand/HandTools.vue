@@ -84,6 +84,13 @@ function begin(template: Template): void {
   margin: 0;
   padding-inline: 8px;
 }
+/* On a telephone the paper has little height: what is offered is pushed aside with a finger. */
+@media (width < 620px) {
+  .tools {
+    flex-wrap: nowrap;
+    overflow-x: auto;
+  }
+}
 .picked {
   max-width: 12em;
   padding-left: 6px;
