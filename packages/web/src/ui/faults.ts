@@ -29,12 +29,21 @@ export function reportFault(error: unknown, where: string): void {
   call(placeRoutes.fault, { body }).catch((lost: CallError) => console.warn(lost.message));
 }
 
+/**
+ * The browser's notice that an observer of sizes changed a size itself and is called again in the next frame: nothing went wrong
+ * (Resize Observer, W3C, "deliver resize loop error"). It comes without an error of its own.
+ */
+export const isResizeNotice = ({ error, message }: Pick<ErrorEvent, "error" | "message">): boolean =>
+  (error === null || error === undefined) && message.startsWith("ResizeObserver loop");
+
 /** Catches what nothing else did: in a view, in a callback, in a promise. */
 export function catchFaults(app: App): void {
   app.config.errorHandler = (error, _, where) => {
     console.error(error);
     reportFault(error, where);
   };
-  window.addEventListener("error", (event) => reportFault(event.error ?? event.message, "the page"));
+  window.addEventListener("error", (event) => {
+    if (!isResizeNotice(event)) reportFault(event.error ?? event.message, "the page");
+  });
   window.addEventListener("unhandledrejection", (event) => reportFault(event.reason, "a promise"));
 }

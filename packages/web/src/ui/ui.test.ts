@@ -1,3 +1,4 @@
+import { isResizeNotice } from "./faults.js";
 import { mount } from "@vue/test-utils";
 import dayjs from "dayjs";
 import { nextTick } from "vue";
@@ -117,4 +118,12 @@ describe("times as people say them", () => {
     ["2026-11-03T08:00:00", "3 Nov 2026"],
   ])("%s is %s", (iso, said) => expect(sayMoment(dayjs(iso).toISOString(), now)).toBe(said));
   it("days", () => expect(sayDay("2026-09-14")).toBe("14 September 2026"));
+});
+
+describe("a fault of the page", () => {
+  it("is not the browser's notice that a size is observed again in the next frame", () => {
+    expect(isResizeNotice({ error: null, message: "ResizeObserver loop completed with undelivered notifications." })).toBe(true);
+    expect(isResizeNotice({ error: new Error("x"), message: "ResizeObserver loop completed with undelivered notifications." })).toBe(false);
+    expect(isResizeNotice({ error: null, message: "Script error." })).toBe(false);
+  });
 });

@@ -201,6 +201,7 @@ function look(statement: number | undefined): void {
   else openStatement(statement);
 }
 
+const measuring = ref(false);
 const adding = useTemplateRef<{ measure: () => void }>("adding");
 /** Begins something by hand that is called for elsewhere: the sentence of a template, with what is known of it. */
 function beginByHand(group: Template["group"], key: string, known: readonly Picked[] = []): void {
@@ -261,7 +262,7 @@ const ACTS: Readonly<Record<string, () => void>> = {
     lights.value = [];
   },
 };
-useKeys(ACTS, () => keys.value || publishing.value);
+useKeys(ACTS, () => keys.value || publishing.value || measuring.value);
 // While a sentence is made by hand, what is taken back is of it.
 useUndoKeys({ undo: () => (hand.filling.value ? hand.back() : document.undo()), redo: () => document.redo() });
 </script>
@@ -309,7 +310,7 @@ useUndoKeys({ undo: () => (hand.filling.value ? hand.back() : document.undo()), 
           @click="rules = !rules"
           >Rules</el-button
         >
-        <AddMenu ref="adding" :system="loaded.system" @add="add" @begin="hand.begin($event, [])" />
+        <AddMenu ref="adding" v-model:measuring="measuring" :system="loaded.system" @add="add" @begin="hand.begin($event, [])" />
       </div>
       <TextCollision v-if="state === 'collision'" :autosave="autosave" />
       <div class="faces">

@@ -69,9 +69,10 @@ function begin(template: Template): void {
 </template>
 
 <style scoped>
+/* One row, pushed aside where it is longer: the paper below keeps its size under the hand. */
 .tools {
   display: flex;
-  flex-wrap: wrap;
+  overflow-x: auto;
   align-items: center;
   gap: 2px;
   min-width: 0;
@@ -80,16 +81,12 @@ function begin(template: Template): void {
   background: var(--panel);
   border-bottom: 1px solid var(--rule);
 }
+.tools > * {
+  flex: none;
+}
 .tools .el-button {
   margin: 0;
   padding-inline: 8px;
-}
-/* On a telephone the paper has little height: what is offered is pushed aside with a finger. */
-@media (width < 620px) {
-  .tools {
-    flex-wrap: nowrap;
-    overflow-x: auto;
-  }
 }
 .picked {
   max-width: 12em;

@@ -13,7 +13,7 @@ const emit = defineEmits<{ add: [lines: readonly string[]]; begin: [template: Te
 
 const MEASURE = "measure";
 const more = computed(() => additions(props.system));
-const measuring = ref(false);
+const measuring = defineModel<boolean>("measuring", { required: true });
 /** The dialog stays once it was opened: what is half typed in it is there when it is opened again. */
 const measured = ref(false);
 const GIVEN = TEMPLATES.filter((t) => t.group === "given");

@@ -27,7 +27,7 @@ const named = computed(() =>
       const statement = props.loaded.read.system.statements[i];
       if (!statement) return [];
       const { margin, says } = rowWords(statement);
-      return [statement.is === "point" ? margin : says];
+      return [statement.is === "point" ? margin : says.replace(/\.$/, "")];
     }),
 );
 </script>
