@@ -49,7 +49,7 @@ export {
   rowOf,
 } from "./report/over-sizes/range.js";
 export { undrawableIn } from "./report/undrawable.js";
-export { doesNotHold, type Finding, diagnosticsOf, isPressing } from "./report/diagnostics/diagnostics.js";
+export { doesNotHold, type Finding, diagnosticsOf, isPressing, ownIndex } from "./report/diagnostics/diagnostics.js";
 export { checkWord } from "./report/check-word.js";
 export { type DrawnStep, drawnSteps, measured, onlyGuides, pointOnBoard } from "./report/drawn-steps.js";
 export { type LaidBoard, layBoards } from "./report/boards.js";

@@ -46,11 +46,10 @@ function gap(plan: Plan, run: Run, before: AlongItem, after: AlongItem): number 
 
 /** Points nearer to a line than the first (mm) are on it; two points nearer than the second are the same place. */
 const ON_MM = 0.5;
-const SAME_MM = 0.05;
+export const SAME_MM = 0.05;
 
-/** The point that lies at a place, the one pressed if it does. */
-export function pointThere({ scope }: Plan, { board }: Run, place: Point, pressed?: string): string | undefined {
-  if (pressed !== undefined) return pressed;
+/** A point at a place, by its name. */
+export function pointThere({ scope }: Plan, { board }: Run, place: Point): string | undefined {
   for (const [name, slot] of scope.points) {
     const at = board.points[slot];
     if (at && distance(at, place) < SAME_MM) return name;
@@ -67,8 +66,8 @@ function stretchOf(plan: Plan, run: Run, before: AlongItem | undefined, on: Alon
   const isEnd = (p: Point): boolean => Math.min(distance(p, startOf(path)), distance(p, endOf(path))) < ON_MM;
   const [entry, exit] = [endsOf(plan, run, before)?.[1], endsOf(plan, run, next)?.find(isOn)];
   if (!isOn(entry) || !exit || (isEnd(entry) && isEnd(exit))) return undefined;
-  const from = pointThere(plan, run, entry, nameOf(before));
-  const to = pointThere(plan, run, exit, nameOf(next));
+  const from = nameOf(before) ?? pointThere(plan, run, entry);
+  const to = nameOf(next) ?? pointThere(plan, run, exit);
   return from === undefined || to === undefined || from === to ? undefined : { path: on.path, from, to };
 }
 

@@ -3,10 +3,7 @@ import { polyline } from "../geometry/path/path.js";
 import { distance, type Point } from "../geometry/point.js";
 import type { Plan } from "../plan/plan.js";
 import type { Run } from "../run/run.js";
-import { type AlongItem, endsOf, type PieceEdge, pointThere } from "./edge-along.js";
-
-/** Two places nearer than this (mm) are one; a point nearer than this to a straight line is on it. */
-const SAME_MM = 0.05;
+import { type AlongItem, endsOf, type PieceEdge, pointThere, SAME_MM } from "./edge-along.js";
 
 /**
  * The edges of an outline that was gone round on the paper, item by item: every drawn line is an edge of its own name, every straight

@@ -2,7 +2,8 @@ import type { LineEdit } from "../edit/line-edit.js";
 import { applyEdits } from "../edit/line-edit.js";
 import { insertLines } from "../edit/statement.js";
 import type { LoadedSystem } from "../plan/load.js";
-import { boardAt } from "./board-at.js";
+import { boardAt, lastOnBoard } from "./board-at.js";
+import type { Statement } from "../system/model.js";
 import type { Put } from "./sheet/sheet.js";
 
 /**
@@ -33,12 +34,10 @@ export function editsFor(into: LoadedSystem, puts: readonly Put[], after?: numbe
 export const putInto = (into: LoadedSystem, puts: readonly Put[], after?: number): string =>
   applyEdits(into.read.source, editsFor(into, puts, after));
 
+const STEPS: ReadonlySet<Statement["is"]> = new Set(["board", "point", "path", "value", "evenly", "part"]);
+
 function lastStepOn({ read }: LoadedSystem, board: string): number {
-  let here = "";
-  let last = -1;
-  read.system.statements.forEach((statement, i) => {
-    if (statement.is === "board") here = statement.key;
-    if (here === board && ["board", "point", "path", "value", "evenly", "part"].includes(statement.is)) last = i;
-  });
-  return last === -1 ? read.system.statements.length - 1 : last;
+  const { statements } = read.system;
+  const last = lastOnBoard(statements, board, STEPS);
+  return last === -1 ? statements.length - 1 : last;
 }

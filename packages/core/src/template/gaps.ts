@@ -1,3 +1,9 @@
+/** Kinds that take one thing after the other. */
+export const MANY_KINDS: ReadonlySet<GapKind> = new Set(["points", "paths", "walk", "edges", "places"]);
+/** Kinds that are typed as a formula, and those that are typed as words. */
+export const FORMULA_KINDS: ReadonlySet<GapKind> = new Set(["length", "number", "angle", "condition"]);
+export const WORD_KINDS: ReadonlySet<GapKind> = new Set(["text", "newKey", "newPiece"]);
+
 /** What may stand in a gap of a template. `ends` is a line by its two ends. `newKey` and `newPiece` name what the template makes. */
 export type GapKind =
   | "length"

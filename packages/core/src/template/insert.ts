@@ -5,7 +5,7 @@ import { nextPoint } from "../edit/renumber.js";
 import { insertLines } from "../edit/statement.js";
 import type { LoadedSystem } from "../plan/load.js";
 import type { Library } from "../plan/uses.js";
-import { boardAt } from "../phrase/board-at.js";
+import { boardAt, lastOnBoard } from "../phrase/board-at.js";
 import { placeOfLine } from "../phrase/quick.js";
 import { withSentence } from "../phrase/say/keep-said.js";
 import type { Run } from "../run/run.js";
@@ -23,6 +23,8 @@ import { writeTemplate } from "./write.js";
 export interface Insertion {
   readonly lines: readonly string[];
   readonly edits: readonly LineEdit[];
+  /** The statement a new line goes behind; nothing where one that stands is changed. */
+  readonly after?: number;
 }
 
 /** Groups that are drawn on a board; the others come after the pieces are taken off it. */
@@ -47,23 +49,28 @@ const AFTER_BOARDS: ReadonlySet<Statement["is"]> = new Set([
  * it names stands above; else behind the last step of its board. What is done to pieces goes to the end, or behind the open line when
  * that is among them. Undefined until every gap is filled.
  */
-export function insertionOf(filling: Filling, loaded: LoadedSystem, library: Library, open: number, run: Run): Insertion | undefined {
+export function insertionOf(filling: Filling, loaded: LoadedSystem, open: number, run: Run): Insertion | undefined {
   const { template, filled } = filling;
   const round = template.outline ? (filled["round"] ?? []).map(itemOf) : [];
   const board = template.outline ? boardOfItem(loaded, round[0]) : freeLetter(loaded);
   const head = writeTemplate(template, filled, { board: board ?? "" });
   if (!head || board === undefined) return undefined;
-  const written = template.outline ? [...head, ...outlineLines(loaded, run, round, filled)] : head;
+  const written = template.outline ? [...head, ...outlineLines(loaded, run, round, filled, head[0]?.endsWith(" on fold") === true)] : head;
   const [first = ""] = written;
   const names = namedIn(template.numbered ? `A0 ${first}` : first.replace(RUN, "A0..A1"));
   const after = placeOf(template, first, loaded, names, open);
   const number = numberOn(loaded, after.board);
   const line = template.numbered ? `${pointText(number)} ${first}` : first.replace(RUN, () => runOf(number, filled));
   const lines = [...after.heading, line, ...written.slice(1)];
-  const edits = insertLines(loaded.read, after.index, lines);
-  if (lines.length > 1) return { lines, edits };
+  return { lines, edits: insertLines(loaded.read, after.index, lines), after: after.index };
+}
+
+/** A single line with its sentence behind it, where it is a step that has one. Proving the sentence takes drafts: it is said when the line is inserted. */
+export function withItsSentence({ lines, edits, after }: Insertion, loaded: LoadedSystem, library: Library): Insertion {
+  const [line] = lines;
+  if (line === undefined || after === undefined || lines.length > 1) return { lines, edits };
   const said = withSentence(line, edits, loaded, library);
-  return { lines: [said], edits: insertLines(loaded.read, after.index, [said]) };
+  return { lines: [said], edits: insertLines(loaded.read, after, [said]) };
 }
 
 /** The numbers of points that are made together, from the next on. */
@@ -84,17 +91,15 @@ function placeOf(template: Template, line: string, loaded: LoadedSystem, names: 
 }
 
 /** The edges of a piece that was gone round, as lines under its first. */
-function outlineLines({ plan }: LoadedSystem, run: Run, round: readonly AlongItem[], filled: Filled): readonly string[] {
-  const [cut] = filled["cut"] ?? [];
+function outlineLines({ plan }: LoadedSystem, run: Run, round: readonly AlongItem[], filled: Filled, onFold: boolean): readonly string[] {
   const [allow] = filled["allow"] ?? [];
   const [grain] = filled["grain"] ?? [];
-  const edges = outlineEdges(plan, run, round, cut === ON_THE_FOLD).map((edge) =>
+  const edges = outlineEdges(plan, run, round, onFold).map((edge) =>
     allow === undefined || allow.trim() === "" || edge.finish === "fold" ? edge : { ...edge, allow },
   );
   const piece = { is: "piece", key: "A", title: "A", board: "A", cut: 1, edges, ...(grain === undefined ? {} : { grain }) } as const;
   return printStatement(piece).slice(1);
 }
-const ON_THE_FOLD = "one on the fold";
 
 /** The board on which what was pressed first lies. */
 const boardOfItem = (loaded: LoadedSystem, item: AlongItem | undefined): string | undefined =>
@@ -157,16 +162,7 @@ function lastBefore(statements: readonly Statement[]): number {
   return drafted >= 0 ? drafted : statements.findLastIndex((s) => !AFTER_BOARDS.has(s.is));
 }
 
-/** The last statement that is drawn on a board; -1 for none. */
-function lastStepOn(statements: readonly Statement[], board: string): number {
-  let here = "";
-  let last = -1;
-  statements.forEach((statement, i) => {
-    if (statement.is === "board") here = statement.key;
-    if (here === board && DRAFTING.has(statement.is)) last = i;
-  });
-  return last;
-}
+const lastStepOn = (statements: readonly Statement[], board: string): number => lastOnBoard(statements, board, DRAFTING);
 
 /** The next number of a board, of all that is drawn on it here or was brought along. */
 function numberOn({ plan }: LoadedSystem, board: string | undefined): string {

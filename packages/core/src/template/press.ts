@@ -2,7 +2,7 @@ import { type AlongItem, type Pressed, withPicked } from "../edit/edge-along.js"
 import type { Plan } from "../plan/plan.js";
 import type { Run } from "../run/run.js";
 import { pointText } from "../verb/form.js";
-import { type Filled, type Gap, type GapKind, gapsOf, isWhole } from "./gaps.js";
+import { type Filled, type Gap, type GapKind, gapsOf, isWhole, MANY_KINDS } from "./gaps.js";
 import type { Template } from "./template.js";
 
 /** A template that is being filled in: the values of its gaps, and the current gap. */
@@ -18,8 +18,6 @@ export interface Draft {
   readonly run: Run;
 }
 
-/** Kinds that take one thing after the other. */
-const MANY: ReadonlySet<GapKind> = new Set(["points", "paths", "walk", "edges", "places"]);
 /** What each kind is filled with when it is pressed, before anything else. */
 const TAKES: Readonly<Record<Pressed["kind"], ReadonlySet<GapKind>>> = {
   point: new Set(["point", "points", "places", "walk"]),
@@ -60,7 +58,7 @@ export function nextAsked({ parts }: Template, filled: Filled): string | undefin
 /** The filling with new values in a gap; a full gap makes the next one current. */
 export function fillGap({ template, filled, asked }: Filling, gap: Gap, values: readonly string[]): Filling {
   const now = { ...filled, [gap.name]: values };
-  const full = isWhole(gap, values) && !MANY.has(gap.kind);
+  const full = isWhole(gap, values) && !MANY_KINDS.has(gap.kind);
   return { template, filled: now, asked: full && asked === gap.name ? nextAsked(template, now) : asked };
 }
 
@@ -74,7 +72,7 @@ export function pressInto(filling: Filling, pressed: Pressed, draft: Draft): Fil
   const now = gaps.find(({ gap }) => gap.name === asked)?.gap;
   const open = gaps.filter(({ gap, must }) => must && gap !== now && !isWhole(gap, filled[gap.name])).map(({ gap }) => gap);
   for (const gap of [
-    ...(now && (MANY.has(now.kind) || !isWhole(now, filled[now.name])) ? [now] : []),
+    ...(now && (MANY_KINDS.has(now.kind) || !isWhole(now, filled[now.name])) ? [now] : []),
     ...open.filter(({ kind }) => TAKES[pressed.kind].has(kind)),
     ...(now ? [now] : []),
     ...open.filter(({ kind }) => MEASURED.has(kind)),
@@ -93,7 +91,7 @@ export function beginWith(template: Template, picked: readonly Pressed[], draft:
       const takes = (kind: GapKind): boolean =>
         TAKES[pressed.kind].has(kind) || (MEASURED.has(kind) && template.group === "check" && pressed.kind !== "piece");
       const gaps = gapsOf(template.parts).filter(({ must }) => must);
-      const gap = gaps.find(({ gap: g }) => takes(g.kind) && (MANY.has(g.kind) || !isWhole(g, filling.filled[g.name])))?.gap;
+      const gap = gaps.find(({ gap: g }) => takes(g.kind) && (MANY_KINDS.has(g.kind) || !isWhole(g, filling.filled[g.name])))?.gap;
       const values = gap && valuesWith(gap, filling.filled[gap.name] ?? [], pressed, draft);
       if (!values) return undefined;
       const now = { ...filling.filled, [gap.name]: values };

@@ -7,7 +7,7 @@ import { SHAPING_FORMS } from "../system/shaping-forms.js";
 import { readNotation } from "../system/notation/read.js";
 import { VERBS } from "../verb/index.js";
 import { type Filled, type Gap, gapsOf } from "./gaps.js";
-import { insertionOf } from "./insert.js";
+import { type Insertion, insertionOf, withItsSentence } from "./insert.js";
 import { beginFilling, beginWith, fillGap, type Filling, pressInto } from "./press.js";
 import type { Template } from "./template.js";
 import { TEMPLATES } from "./templates.js";
@@ -154,12 +154,16 @@ function fillings(template: Template): Filling[] {
   });
 }
 
-const written = (filling: Filling, open = at("A8")): readonly string[] => insertionOf(filling, loaded, {}, open, draft.run)?.lines ?? [];
+const said = (filling: Filling, open: number): Insertion | undefined => {
+  const insertion = insertionOf(filling, loaded, open, draft.run);
+  return insertion && withItsSentence(insertion, loaded, {});
+};
+const written = (filling: Filling, open = at("A8")): readonly string[] => said(filling, open)?.lines ?? [];
 
 describe("templates", () => {
   it.each(TEMPLATES.map((t) => [`${t.group} ${t.key}`, t] as const))("%s: what it puts in is read without a problem", (_, template) => {
     for (const filling of fillings(template)) {
-      const insertion = insertionOf(filling, loaded, {}, template.here ? at("C4") : at("A8"), draft.run);
+      const insertion = said(filling, template.here ? at("C4") : at("A8"));
       expect(insertion, JSON.stringify(filling.filled)).toBeDefined();
       const after = loadSystem(applyEdits(SYSTEM, insertion?.edits ?? []), {}, loaded);
       const problems = newProblems(loaded, after).map(({ why, fix }) => `${why} ${fix}`);
@@ -275,7 +279,7 @@ describe("where it goes", () => {
     asked: undefined,
   });
   const lineAbove = (filling: Filling, open: number): string => {
-    const edits = insertionOf(filling, loaded, {}, open, draft.run)?.edits ?? [];
+    const edits = said(filling, open)?.edits ?? [];
     return applyEdits(SYSTEM, edits).split("\n")[(edits[0]?.from ?? 0) - 1] ?? "";
   };
 
@@ -300,7 +304,7 @@ describe("where it goes", () => {
   it("opens the heading of a board again that another system brought along", () => {
     const library = { "01-base": SYSTEM };
     const upon = loadSystem(`system "Upon"\n  unit cm\n\nuses 01-base\n\nboard K "Pocket"\nK0 start\n`, library);
-    const put = insertionOf(out("A3"), upon, library, 1, run(upon.plan, {}));
+    const put = insertionOf(out("A3"), upon, 1, run(upon.plan, {}));
     expect(put?.lines[0]).toBe('board A "Front"');
     expect(loadSystem(applyEdits(upon.read.source, put?.edits ?? []), library).problems).toEqual([]);
   });

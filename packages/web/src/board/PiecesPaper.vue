@@ -111,10 +111,12 @@ function strokesOf(piece: PieceResult): Stroke[] {
   return marks.filter((m): m is Stroke => m.kind === "stroke" && m.layer !== "grain" && !(m.sign === true && m.layer === "fold"));
 }
 
-/** What can be pressed by its number: the points of the outlines, in screen pixels. */
+/** What can be pressed by its number, by piece: looked for when the pieces change, not while they are moved. */
+const pressable = computed(() => new Map(shown.value.map((piece) => [piece.key, props.pickable?.(piece) ?? []])));
+/** The same in screen pixels. */
 const spots = computed(() =>
   laid.value.flatMap(({ piece, dx, dy }) =>
-    (props.pickable?.(piece) ?? []).map(({ name, at }) => ({
+    (pressable.value.get(piece.key) ?? []).map(({ name, at }) => ({
       name,
       piece: piece.key,
       ...toScreen(view.value, { x: at.x + dx, y: at.y + dy }),
@@ -132,6 +134,7 @@ const outlines = computed(() =>
 /** What is written on the pieces already: numbers keep off it. */
 const wordBoxes = computed(() => words.value.flatMap((w) => w.fold.map(({ x, y }) => ({ x: x - 14, y: y - 22, w: 28, h: 44 }))));
 const numbers = computed(() => {
+  if (spots.value.length === 0) return [];
   const wishes = spots.value.map((s) => ({ id: `${s.piece} ${s.name}`, at: s, width: s.name.length * 9 + 3 }));
   const names = new Map(spots.value.map((s) => [`${s.piece} ${s.name}`, pointText(s.name).replace("#", "")]));
   return placeLabels(wishes, outlines.value, wordBoxes.value).map((l) => ({ ...l, text: names.get(l.id) ?? "" }));

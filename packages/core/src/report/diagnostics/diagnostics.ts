@@ -155,7 +155,7 @@ const whereText = (here: boolean, sizes: readonly string[], rows: readonly Range
   [...(here ? ["on this body"] : []), ...(sizes.length > 0 ? [`at ${sizesText(sizes, rows)}`] : [])].join(" and ");
 
 /** Where a statement stands in the author's own text; undefined for one that a base brings along. */
-function ownIndex({ statements }: System, source: Statement | undefined): number | undefined {
+export function ownIndex({ statements }: System, source: Statement | undefined): number | undefined {
   const at = source ? statements.indexOf(source) : -1;
   return at < 0 ? undefined : at;
 }

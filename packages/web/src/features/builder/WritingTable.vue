@@ -132,13 +132,7 @@ const quick = useTemplateRef<{ fill: (name: string) => void; focus: () => void }
 const { typed, trial, chosen, behind, behindWords, put, paste } = useQuickLine(writing, props.work.id, () => (picked.value = []));
 const hand = useByHand(writing, behind, () => (picked.value = []));
 /** What is made by hand is drawn once every gap is filled and nothing of it is wrong. */
-const drawn = computed(() =>
-  hand.trial.value?.problems.length === 0 ? { step: shownStep.value, ...defined(hand.trial.value) } : undefined,
-);
-const defined = <T extends { readonly step: number | undefined }>(trial: T): Omit<T, "step"> & { step?: number } => {
-  const { step: at, ...rest } = trial;
-  return at === undefined ? rest : { ...rest, step: at };
-};
+const drawn = computed(() => (hand.trial.value?.problems.length === 0 ? hand.trial.value : undefined));
 const tried = computed(() => (trial.value?.step === undefined ? undefined : trial.value));
 const { touring, endTour } = useTour();
 /** Each line of the way round goes in behind the last, as if it had been typed. */

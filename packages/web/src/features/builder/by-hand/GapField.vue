@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Gap, LoadedSystem, Pressed, Run } from "@lodrin/core";
+import { FORMULA_KINDS, type Gap, type LoadedSystem, MANY_KINDS, type Pressed, type Run, WORD_KINDS } from "@lodrin/core";
 import { computed, nextTick, type Ref, useTemplateRef, watch } from "vue";
 import LineField from "../text/LineField.vue";
 import { optionsFor, PLACEHOLDER, typedLine } from "./gap-words.js";
@@ -19,8 +19,6 @@ const WAYS = ["plumb", "level", "along", "square to", "at"].map((value) => ({
   value,
   label: { along: "along …", "square to": "square to …", at: "at an angle" }[value] ?? value,
 }));
-const MANY = new Set(["points", "paths", "walk", "edges", "places"]);
-const TYPED = new Set(["length", "number", "angle", "condition"]);
 const one = computed(() => props.values[0] ?? "");
 const label = computed(() => PLACEHOLDER[props.gap.kind]);
 /** What stands there but is no name of the system, like a line by its two ends, is offered as well. */
@@ -43,7 +41,7 @@ const field = useTemplateRef<{ focus: () => void }>("field");
 watch(
   () => props.asked,
   async (now) => {
-    if (!now || (!TYPED.has(props.gap.kind) && !["newKey", "newPiece", "text"].includes(props.gap.kind))) return;
+    if (!now || (!FORMULA_KINDS.has(props.gap.kind) && !WORD_KINDS.has(props.gap.kind))) return;
     await nextTick();
     field.value?.focus();
   },
@@ -54,7 +52,7 @@ watch(
 <template>
   <span :data-gap="gap.name" class="gap" :class="[gap.kind.replace(' ', '-'), { asked }]" @focusin="$emit('ask')" @click="$emit('ask')">
     <LineField
-      v-if="TYPED.has(gap.kind)"
+      v-if="FORMULA_KINDS.has(gap.kind)"
       ref="field"
       formula
       :label="label"
@@ -65,7 +63,7 @@ watch(
       @enter="$emit('enter')"
     />
     <el-input
-      v-else-if="gap.kind === 'text' || gap.kind === 'newKey' || gap.kind === 'newPiece'"
+      v-else-if="WORD_KINDS.has(gap.kind)"
       ref="field"
       :model-value="one"
       :placeholder="label"
@@ -102,7 +100,7 @@ watch(
       />
     </template>
     <el-select-v2
-      v-else-if="MANY.has(gap.kind)"
+      v-else-if="MANY_KINDS.has(gap.kind)"
       :model-value="[...values]"
       :options="options"
       multiple

@@ -69,7 +69,7 @@ function begin(template: Template): void {
 </template>
 
 <style scoped>
-/* One row, pushed aside where it is longer: the paper below keeps its size under the hand. */
+/* One row, pushed aside where it is longer: the paper below keeps its size. */
 .tools {
   display: flex;
   overflow-x: auto;

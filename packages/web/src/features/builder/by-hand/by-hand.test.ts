@@ -84,7 +84,7 @@ describe("what is made by hand", () => {
           const filling = filledBy(beginFilling(begun, loaded), loaded, pick);
           const open = Math.min(behind, loaded.system.statements.length - 1);
           const drafted = run(loaded.plan, sampleBody(loaded.plan));
-          const insertion = insertionOf(filling, loaded, {}, open, drafted);
+          const insertion = insertionOf(filling, loaded, open, drafted);
           if (!insertion) continue;
           const before = document.text.value;
           document.edit(insertion.edits);

@@ -3,6 +3,7 @@ import {
   beginWith,
   changeOf,
   failuresOf,
+  FORMULA_KINDS,
   fillGap,
   fillingOfStatement,
   type Filling,
@@ -13,6 +14,8 @@ import {
   type Pressed,
   pressInto,
   type Template,
+  withItsSentence,
+  WORD_KINDS,
 } from "@lodrin/core";
 import { computed, type ComputedRef, shallowRef, watch } from "vue";
 import { lastLine, stepAtLine } from "../paper/use-trial.js";
@@ -20,7 +23,6 @@ import type { Tried, Writing } from "../use-writing.js";
 
 /** What the filled sentence would put in, with the system and its draft as they would be. */
 export interface HandTrial extends Tried {
-  readonly lines: readonly string[];
   /** The step it makes, when it makes one. */
   readonly step: number | undefined;
   /** What would be wrong: nothing is put in that the system cannot read. */
@@ -75,17 +77,16 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
   const insertion = computed(() => {
     if (!filling.value) return undefined;
     return changed.value === undefined
-      ? insertionOf(filling.value, loaded.value, library.value, behind(), drafted.value)
+      ? insertionOf(filling.value, loaded.value, behind(), drafted.value)
       : changeOf(filling.value, loaded.value, library.value, changed.value);
   });
   const trial = computed((): HandTrial | undefined => {
     if (!insertion.value) return undefined;
-    const { lines, edits } = insertion.value;
+    const { edits } = insertion.value;
     const tried = tryEdits(edits);
     const had = new Set(failuresOf(loaded.value.plan, drafted.value).map(({ says }) => says));
     return {
       ...tried,
-      lines,
       step: stepAtLine(tried.loaded, changed.value === undefined ? lastLine(edits) : placeOf(tried.loaded.read, changed.value).line),
       problems: newProblems(loaded.value, tried.loaded).map(({ why, fix }) => `${why} ${fix}`.trim()),
       failures: failuresOf(tried.loaded.plan, tried.drafted).flatMap(({ says }) => (had.has(says) ? [] : [says])),
@@ -138,7 +139,7 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
     leave,
     insert() {
       if (!insertion.value || (trial.value?.problems.length ?? 1) > 0) return;
-      const { edits } = insertion.value;
+      const { edits } = withItsSentence(insertion.value, loaded.value, library.value);
       const line = changed.value === undefined ? lastLine(edits) : placeOf(loaded.value.read, changed.value).line;
       leave();
       document.edit(edits, line);
@@ -148,5 +149,5 @@ export function useByHand(writing: Writing, behind: () => number, inserted: () =
 }
 
 /** Gaps that are typed letter by letter. */
-const isTyped = ({ kind }: Gap): boolean => ["length", "number", "angle", "condition", "text", "newKey", "newPiece"].includes(kind);
+const isTyped = ({ kind }: Gap): boolean => FORMULA_KINDS.has(kind) || WORD_KINDS.has(kind);
 const otherGaps = ({ filled }: Filling, { name }: Gap): string => JSON.stringify({ ...filled, [name]: undefined });

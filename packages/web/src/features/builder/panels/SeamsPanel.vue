@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { edgeStates, type EdgeState, type LoadedSystem, type Run, roleText, type Statement, tapeText } from "@lodrin/core";
+import { edgeStates, type EdgeState, type LoadedSystem, ownIndex, type Run, roleText, type Statement, tapeText } from "@lodrin/core";
 import { computed, type Ref } from "vue";
 import { useSession } from "../../../stores/session.js";
+import { FINISHES, withFinish } from "../rows/edge-finishes.js";
 
 /** Every edge of every piece: what it is sewn to and whether the two agree, how it is finished, or that nothing is said of it yet. */
 const props = defineProps<{ loaded: LoadedSystem; run: Readonly<Ref<Run>> }>();
@@ -21,34 +22,19 @@ const seams = computed(() => {
       for (const edge of edges ?? []) by.set(edge, { by: got - expected, holds: status === "pass" });
   return by;
 });
-const own = computed(() => new Map(props.loaded.read.system.statements.map((s, i) => [s as unknown, i])));
 /** The statement of a piece that is written here, so that its edges can be said more of. */
-function pieceOf(state: EdgeState): { statement: Extract<Statement, { is: "piece" }>; index: number } | undefined {
-  const statement = props.loaded.read.system.statements.find((s) => s.is === "piece" && s.key === state.piece.key);
-  const index = own.value.get(statement);
-  return statement?.is === "piece" && index !== undefined && statement.edges?.some((e) => e.role === state.edge.role)
-    ? { statement, index }
-    : undefined;
+function pieceOf({ piece, edge }: EdgeState): { statement: Extract<Statement, { is: "piece" }>; index: number } | undefined {
+  const { statements } = props.loaded.system;
+  const index = statements.findIndex((s) => s.is === "piece" && s.key === piece.key);
+  const statement = statements[index];
+  return statement?.is === "piece" && statement.edges?.some((e) => e.role === edge.role) ? { statement, index } : undefined;
 }
-const FINISHES = [
-  { value: "unsaid", label: "nothing said yet" },
-  { value: "hemmed", label: "turned up, a hem" },
-  { value: "faced", label: "faced or bound" },
-  { value: "zip", label: "holds the closure" },
-  { value: "open", label: "left for another pattern" },
-  { value: "finished", label: "finished as it is" },
-  { value: "fold", label: "on the fold" },
-];
+const EDGES_ARE = [{ value: "unsaid", label: "nothing said yet" }, ...FINISHES];
 function finish(state: EdgeState, is: string): void {
   const piece = pieceOf(state);
   if (!piece) return;
-  const edges = piece.statement.edges?.map((edge) => {
-    if (edge.role !== state.edge.role) return edge;
-    const { finish: _, treatment: __, ...rest } = edge;
-    if (is === "finished" || is === "fold") return { ...rest, finish: is } as const;
-    return is === "unsaid" ? rest : { ...rest, treatment: is as "hemmed" };
-  });
-  emit("change", piece.index, { ...piece.statement, ...(edges ? { edges } : {}) });
+  const edges = (piece.statement.edges ?? []).map((edge) => (edge.role === state.edge.role ? withFinish(edge, is) : edge));
+  emit("change", piece.index, { ...piece.statement, edges });
 }
 const groups = computed(() => {
   const states = edgeStates(props.loaded.plan, props.run.value.pieces);
@@ -60,10 +46,8 @@ const differs = (edge: string): string => {
   if (!seam || Math.abs(seam.by) < 0.05) return "the same length";
   return `${tapeText(Math.abs(seam.by), session.unit)} ${seam.by > 0 ? "too much on the first" : "too little on the first"}`;
 };
-const ownSew = (state: EdgeState): number | undefined => {
-  const source = state.statement === undefined ? undefined : props.loaded.plan.system.statements[state.statement];
-  return source && own.value.get(source);
-};
+const ownSew = ({ statement }: EdgeState): number | undefined =>
+  ownIndex(props.loaded.system, statement === undefined ? undefined : props.loaded.plan.system.statements[statement]);
 </script>
 
 <template>
@@ -94,9 +78,9 @@ const ownSew = (state: EdgeState): number | undefined => {
               :aria-label="`What becomes of ${g.piece.title}, ${roleText(s.edge)}`"
               @change="finish(s, $event)"
             >
-              <el-option v-for="o in FINISHES" :key="o.value" v-bind="o" />
+              <el-option v-for="o in EDGES_ARE" :key="o.value" v-bind="o" />
             </el-select>
-            <span v-else>{{ FINISHES.find((f) => f.value === s.is)?.label }}</span>
+            <span v-else>{{ EDGES_ARE.find((f) => f.value === s.is)?.label }}</span>
             <el-button v-if="s.is === 'unsaid'" link type="primary" @click="$emit('sew', s.edge.name)">Sew it …</el-button>
           </template>
         </li>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { breaksAt, fromMm, type HomeUnit, inWords, type LoadedSystem, rowFaults, rowLooks, tapeText } from "@lodrin/core";
+import { breaksAt, fromMm, type HomeUnit, inWords, type LoadedSystem, ownIndex, rowFaults, rowLooks, tapeText } from "@lodrin/core";
 import { useElementSize } from "@vueuse/core";
 import { computed, ref, useTemplateRef } from "vue";
 import SizeChart from "./SizeChart.vue";
@@ -21,9 +21,7 @@ const first = computed(() => sizes.value.findIndex((s) => s.broken));
 const rule = computed(() => {
   const { plan, system } = props.loaded;
   const at = sizes.value[first.value]?.row.checks.find((c) => c.status === "fail")?.statement;
-  const source = at === undefined ? undefined : plan.system.statements[at];
-  const own = source ? system.statements.indexOf(source) : -1;
-  return own < 0 ? undefined : own;
+  return ownIndex(system, at === undefined ? undefined : plan.system.statements[at]);
 });
 
 /** The box of all drafts, and how it is fitted into the paper. */

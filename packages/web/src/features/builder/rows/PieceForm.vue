@@ -4,6 +4,7 @@ import { alongText, type EdgeText, type LoadedSystem, type Run, type Statement, 
 import { computed, type Ref } from "vue";
 import type { Picked } from "../../../board/picked.js";
 import LineField from "../text/LineField.vue";
+import { FINISHES, withFinish } from "./edge-finishes.js";
 import { unquoted } from "./row-fields.js";
 import { usePicking } from "../paper/use-picking.js";
 import SettledInput from "../../../ui/SettledInput.vue";
@@ -38,20 +39,7 @@ function rename(at: number, said: string): void {
     .replace(/^[^a-z]+|_+$/g, "");
   if (role !== "") putEdge(at, { role });
 }
-const EDGES_ARE = [
-  { value: "", label: "a seam" },
-  { value: "fold", label: "on the fold" },
-  { value: "finished", label: "finished" },
-  { value: "hemmed", label: "turned up, a hem" },
-  { value: "faced", label: "faced or bound" },
-  { value: "zip", label: "holds the closure" },
-  { value: "open", label: "left for another pattern" },
-];
-/** A fold and a finished edge have no allowance; of the others it is only said what becomes of them. */
-const finishOf = (is: string): { readonly [K in "finish" | "treatment"]: EdgeText[K] | undefined } => ({
-  finish: is === "fold" || is === "finished" ? is : undefined,
-  treatment: is === "hemmed" || is === "faced" || is === "zip" || is === "open" ? is : undefined,
-});
+const EDGES_ARE = [{ value: "", label: "a seam" }, ...FINISHES];
 const CORNERS = [
   { value: "", label: "as it comes" },
   { value: "mitre", label: "mitred" },
@@ -136,7 +124,7 @@ const drop = (at: number, i: number): void => {
           :model-value="edge.finish ?? edge.treatment ?? ''"
           :empty-values="[undefined]"
           :aria-label="`What edge ${at + 1} is`"
-          @change="putEdge(at, finishOf($event))"
+          @change="put({ edges: edges.map((e, i) => (i === at ? withFinish(e, $event) : e)) })"
         >
           <el-option v-for="o in EDGES_ARE" :key="o.value" v-bind="o" />
         </el-select>
