@@ -66,12 +66,14 @@ function stretchOf(plan: Plan, run: Run, before: AlongItem | undefined, on: Alon
   const isEnd = (p: Point): boolean => Math.min(distance(p, startOf(path)), distance(p, endOf(path))) < ON_MM;
   const [entry, exit] = [endsOf(plan, run, before)?.[1], endsOf(plan, run, next)?.find(isOn)];
   if (!isOn(entry) || !exit || (isEnd(entry) && isEnd(exit))) return undefined;
-  const from = nameOf(before) ?? pointThere(plan, run, entry);
-  const to = nameOf(next) ?? pointThere(plan, run, exit);
+  const from = nameAt(plan, run, before, entry);
+  const to = nameAt(plan, run, next, exit);
   return from === undefined || to === undefined || from === to ? undefined : { path: on.path, from, to };
 }
 
-const nameOf = (item: AlongItem): string | undefined => ("point" in item ? item.point : undefined);
+/** The point by which an item meets a place: itself, or one that is there. */
+const nameAt = (plan: Plan, run: Run, item: AlongItem, place: Point): string | undefined =>
+  "point" in item ? item.point : pointThere(plan, run, place);
 
 /**
  * An edge with what was pressed next on the paper at its end. A line is travelled the way that goes on from what was there; the
